@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Carrier;
+
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Receipt;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Reason;
+use Psr\Clock\ClockInterface;
+
+/** Takes what the carrier says of a text, in any order and as often as it likes. */
+final readonly class Receipts
+{
+    private const STATES = ['arrived' => MessageState::Arrived, 'failed' => MessageState::Failed];
+
+    public function __construct(private ClockInterface $clock) {}
+
+    /**
+     * @param  string  $key  the idempotency key the text was handed over under: known even where the carrier's answer was lost
+     * @param  string  $fate  arrived or failed; anything else is kept and changes nothing
+     * @return bool false if no such text is known
+     */
+    public function take(string $key, string $install, string $ref, string $fate, ?string $detail, \DateTimeImmutable $at): bool
+    {
+        [$from, $id] = [...explode(':', $key, 2), ''];
+        if (! hash_equals($install, $from) || ! ctype_digit($id)) {
+            return false;
+        }
+
+        return DB::transaction(function () use ($id, $ref, $fate, $detail, $at): bool {
+            $message = Message::query()->lockForUpdate()->find((int) $id);
+            if ($message === null) {
+                return false;
+            }
+            $new = Receipt::query()->insertOrIgnore([
+                'message_id' => $message->id, 'fate' => $fate, 'detail' => $detail, 'at' => $at->format('Y-m-d H:i:s.v'),
+            ]) === 1;
+            $state = self::STATES[$fate] ?? null;
+            // The carrier's own time decides between two fates, not the order they come in.
+            $later = Receipt::query()->where('message_id', $message->id)->whereIn('fate', array_keys(self::STATES))
+                ->where('fate', '!=', $fate)->where('at', '>', $at->format('Y-m-d H:i:s.v'))->exists();
+            if ($new && $state !== null && ! $later && in_array($message->state, MessageState::left(), true)) {
+                $message->update([
+                    'state' => $state,
+                    'carrier_ref' => $ref,
+                    'handed_at' => $message->handed_at ?? $this->clock->now(),
+                    'fate_at' => $this->clock->now(),
+                    'reason' => $state === MessageState::Failed ? (new Reason('carrier.failed', ['detail' => $detail ?? '']))->toArray() : null,
+                ]);
+            }
+
+            return true;
+        });
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Engine\Worker;
+use Illuminate\Console\Command;
+
+final class Work extends Command
+{
+    protected $signature = 'linnet:work
+        {--until-idle : Stop when there is nothing left to do now}
+        {--rest=200 : Milliseconds to rest when there is nothing to do}';
+
+    protected $description = "The engine's loop: takes changes and due timers, and hands texts over to the carrier";
+
+    public function handle(Worker $worker): int
+    {
+        $going = true;
+        $this->trap([SIGTERM, SIGINT], function () use (&$going): void {
+            $going = false;
+        });
+        // @phpstan-ignore while.alwaysTrue (the signal handler ends it)
+        while ($going) {
+            $done = $worker->round();
+            if ($done === 0 && $this->option('until-idle')) {
+                break;
+            }
+            if ($done === 0) {
+                usleep(1000 * (int) $this->option('rest'));
+            }
+        }
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+/** What became of a delivery. */
+enum DeliveryState: string
+{
+    case Taken = 'taken';
+    /** Well, and not let in by the source's own tests. */
+    case LeftOut = 'left_out';
+    /** The same had come before. */
+    case Repeated = 'repeated';
+    case Refused = 'refused';
+
+    public function word(): string
+    {
+        return match ($this) {
+            self::Taken => 'taken',
+            self::LeftOut => 'left out',
+            self::Repeated => 'came before',
+            self::Refused => 'refused',
+        };
+    }
+
+    public function tone(): string
+    {
+        return match ($this) {
+            self::Taken => 'well',
+            self::LeftOut, self::Repeated => 'plain',
+            self::Refused => 'bad',
+        };
+    }
+}

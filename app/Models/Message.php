@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Linnet\Core\Rule\Step\TextKind;
+use Linnet\Core\Text\Words\Meaning;
+
+/**
+ * A text, out or in, with its fate.
+ *
+ * @property int $id
+ * @property string $name unique: run/step/round, or where it came from
+ * @property MessageOrigin $origin
+ * @property MessageState $state
+ * @property int $person_id
+ * @property int $line_id
+ * @property int|null $conversation_id
+ * @property int|null $run_id
+ * @property int|null $rule_id
+ * @property int|null $staff_id
+ * @property string|null $step
+ * @property TextKind|null $kind
+ * @property string|null $number E.164 it goes to or came from
+ * @property string|null $template
+ * @property string $body
+ * @property Meaning|null $meaning
+ * @property string|null $encoding
+ * @property int $parts
+ * @property int $price_micros millionths of the currency's unit
+ * @property string|null $currency
+ * @property array{code: string, with: array<string, mixed>}|null $reason
+ * @property list<array{say: string, code: string, with: array<string, mixed>}>|null $verdicts
+ * @property CarbonImmutable $wanted_at
+ * @property CarbonImmutable|null $left_at
+ * @property CarbonImmutable|null $handed_at
+ * @property CarbonImmutable|null $fate_at
+ * @property string|null $carrier_ref
+ * @property int $attempts
+ * @property CarbonImmutable|null $retry_at
+ * @property CarbonImmutable $at
+ * @property-read Person $person
+ * @property-read Line $line
+ * @property-read Run|null $run
+ * @property-read Rule|null $rule
+ * @property-read Staff|null $staff
+ */
+final class Message extends Model
+{
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'origin' => MessageOrigin::class, 'state' => MessageState::class, 'kind' => TextKind::class, 'meaning' => Meaning::class,
+            'reason' => 'array', 'verdicts' => 'array', 'wanted_at' => 'immutable_datetime', 'left_at' => 'immutable_datetime',
+            'handed_at' => 'immutable_datetime', 'fate_at' => 'immutable_datetime', 'retry_at' => 'immutable_datetime', 'at' => 'immutable_datetime',
+        ];
+    }
+
+    /** @return BelongsTo<Person, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
+    }
+
+    /** @return BelongsTo<Line, $this> */
+    public function line(): BelongsTo
+    {
+        return $this->belongsTo(Line::class);
+    }
+
+    /** @return BelongsTo<Run, $this> */
+    public function run(): BelongsTo
+    {
+        return $this->belongsTo(Run::class);
+    }
+
+    /** @return BelongsTo<Rule, $this> */
+    public function rule(): BelongsTo
+    {
+        return $this->belongsTo(Rule::class);
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function staff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class);
+    }
+
+    public function isInbound(): bool
+    {
+        return $this->origin === MessageOrigin::Them;
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Rule as Core;
+
+/**
+ * @property int $id
+ * @property string $name
+ * @property Power $power
+ * @property array<string, mixed>|null $draft the document with changes not yet published
+ * @property int|null $version_id
+ * @property CarbonImmutable|null $on_since
+ * @property-read RuleVersion|null $version
+ */
+final class Rule extends Model
+{
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['power' => Power::class, 'draft' => 'array', 'on_since' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<RuleVersion, $this> */
+    public function version(): BelongsTo
+    {
+        return $this->belongsTo(RuleVersion::class, 'version_id');
+    }
+
+    /** @return HasMany<RuleVersion, $this> */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(RuleVersion::class);
+    }
+
+    /** @return HasMany<Run, $this> */
+    public function runs(): HasMany
+    {
+        return $this->hasMany(Run::class);
+    }
+
+    /** The rule as it is being written: with its unpublished changes, if there are any. */
+    public function written(): Core\Rule
+    {
+        return Core\Rule::read(Doc::of($this->draft ?? $this->version?->document));
+    }
+}

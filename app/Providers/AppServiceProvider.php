@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Carrier\Carrier;
+use App\Clock\MovableClock;
+use App\Clock\SystemClock;
+use App\Database\ImmediateConnector;
+use App\Engine\Outbox;
+use App\Intake\Deliveries;
+use App\Models\Staff;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+use Psr\Clock\ClockInterface;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
+
+        $this->app->singleton(ClockInterface::class, function (): ClockInterface {
+            $file = config()->get('linnet.demo.clock_file');
+
+            return is_string($file) && $file !== '' ? new MovableClock(storage_path($file)) : new SystemClock;
+        });
+        $this->app->bind(Carrier::class, fn (): Carrier => new Carrier(
+            config()->string('linnet.carrier.url'), config()->string('linnet.carrier.secret'), config()->integer('linnet.carrier.timeout_seconds'),
+        ));
+        $this->app->when(Outbox::class)->needs('$atOnce')->giveConfig('linnet.carrier.at_once');
+        $this->app->when(Outbox::class)->needs('$attempts')->giveConfig('linnet.carrier.attempts');
+        $this->app->when(Deliveries::class)->needs('$mostBytes')->giveConfig('linnet.deliveries.most_bytes');
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->isProduction());
+
+        Gate::define('administer', fn (Staff $staff): bool => $staff->role->administers());
+        Gate::define('converse', fn (Staff $staff): bool => $staff->role->converses());
+        Gate::define('view', fn (Staff $staff): bool => $staff->role->views());
+
+        RateLimiter::for('deliveries', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.deliveries.most_per_minute'))
+            ->by($request->path().'|'.$request->ip()));
+        RateLimiter::for('log-in', fn (Request $request): array => [
+            Limit::perMinute(10)->by('ip|'.$request->ip()),
+            Limit::perMinute(5)->by('email|'.mb_strtolower($request->string('email')->value(), 'UTF-8')),
+        ]);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sentences;
+
+use App\Clock\Said;
+use Linnet\Core\Reason;
+
+/** Makes a reason into the sentence a person reads. */
+final class Sentence
+{
+    /** @param Reason|array{code: string, with: array<string, mixed>} $reason */
+    public static function of(Reason|array $reason): string
+    {
+        [$code, $with] = $reason instanceof Reason ? [$reason->code, $reason->with] : [$reason['code'], $reason['with']];
+        $said = array_map(self::say(...), $with);
+        $said['nearest'] = ($with['nearest'] ?? '') === '' ? '' : " Did you mean “{$said['nearest']}”?";
+        if (is_string($with['zone'] ?? null)) {
+            $said['place'] = Said::place($with['zone']);
+        }
+        $sentence = __("reasons.$code", $said);
+
+        return is_string($sentence) && $sentence !== "reasons.$code" ? trim($sentence) : throw new \LogicException("No sentence for $code.");
+    }
+
+    private static function say(mixed $value): string
+    {
+        return match (true) {
+            is_array($value) && isset($value['at'], $value['zone']) => Said::momentIn(new \DateTimeImmutable($value['at']), $value['zone']),
+            is_array($value) => implode(', ', array_map(strval(...), $value)),
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_scalar($value) => (string) $value,
+            default => '',
+        };
+    }
+}

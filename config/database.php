@@ -1,0 +1,18 @@
+<?php
+
+return [
+    'default' => env('DB_CONNECTION', 'sqlite'),
+
+    'connections' => [
+        'sqlite' => [
+            'driver' => 'sqlite',
+            'database' => env('DB_DATABASE', database_path(env('DB_FILE', 'linnet.sqlite'))),
+            'prefix' => '',
+            'foreign_key_constraints' => true,
+            'busy_timeout' => 10000,
+            'journal_mode' => 'WAL',
+            'synchronous' => 'NORMAL',
+            'pragmas' => ['temp_store' => 'MEMORY', 'cache_size' => -65536, 'mmap_size' => 268435456],
+        ],
+    ],
+];

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Engine;
+
+use Linnet\Core\Engine\Effect\Effect;
+use Linnet\Core\Reason;
+
+/** What a look at a run came to. */
+final readonly class Outcome
+{
+    /**
+     * @param  list<Effect>  $effects
+     * @param  \DateTimeImmutable|null  $wake  when to look again; null where only a reply or a text's fate can move it
+     * @param  list<Reason>  $trace  what was decided, in order
+     */
+    public function __construct(public RunState $state, public array $effects, public ?\DateTimeImmutable $wake, public array $trace)
+    {
+    }
+}

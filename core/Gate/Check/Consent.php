@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Gate\Check;
+
+use Linnet\Core\Gate\Candidate;
+use Linnet\Core\Gate\Origin;
+use Linnet\Core\Gate\Policy;
+use Linnet\Core\Gate\Verdict;
+use Linnet\Core\Reason;
+use Linnet\Core\Rule\Step\TextKind;
+
+/** A service text needs no opt-out; a marketing text needs a recorded opt-in. */
+final class Consent implements Check
+{
+    public function judge(Candidate $text, Policy $policy, \DateTimeImmutable $now): Verdict
+    {
+        $with = ['who' => $text->to->who];
+
+        return match (true) {
+            $text->to->optedOut && $text->origin !== Origin::Words => Verdict::drop(new Reason('gate.opted_out', $with)),
+            $text->origin === Origin::Rule && $text->kind === TextKind::Marketing && ! $text->to->optedIn => Verdict::drop(new Reason('gate.no_opt_in', $with)),
+            default => Verdict::pass(new Reason($text->to->optedIn ? 'gate.opted_in' : 'gate.not_opted_out', $with)),
+        };
+    }
+}

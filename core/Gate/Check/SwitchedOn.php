@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Gate\Check;
+
+use Linnet\Core\Gate\Candidate;
+use Linnet\Core\Gate\Policy;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Gate\Verdict;
+use Linnet\Core\Reason;
+
+/** The rule, the business's sending and the line are on. */
+final class SwitchedOn implements Check
+{
+    public function judge(Candidate $text, Policy $policy, \DateTimeImmutable $now): Verdict
+    {
+        foreach (['rule' => $text->rule, 'business' => $text->business, 'line' => $text->line] as $what => $power) {
+            if ($power !== Power::On) {
+                $reason = new Reason("gate.{$what}_{$power->value}", ['line' => $text->lineName]);
+
+                return $power === Power::Paused ? Verdict::hold($reason, null) : Verdict::drop($reason);
+            }
+        }
+
+        return Verdict::pass(new Reason('gate.on', ['line' => $text->lineName]));
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Record;
+
+/** A calendar date with no time of day. */
+final readonly class Day
+{
+    /** @param  string  $date YYYY-MM-DD, an existing day */
+    private function __construct(public string $date)
+    {
+    }
+
+    public static function parse(string $written): ?self
+    {
+        return preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', trim($written), $part) === 1 && checkdate((int) $part[2], (int) $part[3], (int) $part[1])
+            ? new self(trim($written))
+            : null;
+    }
+}

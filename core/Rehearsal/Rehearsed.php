@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rehearsal;
+
+use Linnet\Core\Reason;
+
+/** A run carried out on paper. */
+final readonly class Rehearsed
+{
+    /**
+     * @param  list<RehearsedText>  $texts
+     * @param  list<Reason>  $trace
+     * @param  array<string, \DateTimeImmutable>  $arrivals  when each step was come to
+     */
+    public function __construct(
+        public \DateTimeImmutable $beganAt,
+        public \DateTimeImmutable $endedAt,
+        public array $texts,
+        public array $trace,
+        public array $arrivals,
+    ) {
+    }
+}

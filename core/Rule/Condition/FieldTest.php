@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rule\Condition;
+
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Engine\Situation;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Day;
+use Linnet\Core\Record\Moment;
+use Linnet\Core\Record\Money;
+use Linnet\Core\Rule\Same;
+use Linnet\Core\Time\TimeOfDay;
+use Linnet\Core\Time\WeeklyHours;
+use Linnet\Core\Time\Zone;
+
+/** A field's value against a test. */
+final readonly class FieldTest implements Condition
+{
+    public function __construct(public string $field, public Test $test, public mixed $value = null)
+    {
+    }
+
+    public static function read(Doc $doc): self
+    {
+        $doc->allow('field', 'test', 'value');
+        $field = $doc->text('field', 120);
+        if (preg_match('/^[\p{L}_][\p{L}\p{N}_]*(\.[\p{L}_][\p{L}\p{N}_]*)*$/u', $field) !== 1) {
+            throw Unreadable::at("$doc->path.field", 'field_expected', ['written' => $field]);
+        }
+        $test = $doc->choice('test', Test::class);
+        $value = $doc->has('value') ? $doc->get('value')->value : null;
+        if (! $test->takes()->accepts($value)) {
+            throw Unreadable::at("$doc->path.value", 'test_value', ['test' => $test->value, 'takes' => $test->takes()->value]);
+        }
+
+        return new self($field, $test, $value);
+    }
+
+    public function weigh(Situation $situation): Weighed
+    {
+        $value = $situation->facts->at($this->field);
+        $missing = $value === null || $value === '' || $value === [];
+        $with = ['field' => $situation->label($this->field), 'value' => self::say($value, $situation)];
+        if ($this->test === Test::Empty || $this->test === Test::Filled) {
+            return new Weighed(Truth::of($missing === ($this->test === Test::Empty)), new Reason($missing ? 'condition.is_empty' : 'condition.value', $with));
+        }
+        if ($missing) {
+            return new Weighed(Truth::Unknown, new Reason('condition.unknown', $with));
+        }
+        $holds = $this->passes($value, $situation);
+
+        return $holds === null
+            ? new Weighed(Truth::Unknown, new Reason('condition.other_kind', $with))
+            : new Weighed(Truth::of($holds), new Reason('condition.value', $with));
+    }
+
+    public function toDocument(): array
+    {
+        return ['field' => $this->field, 'test' => $this->test->value] + ($this->value === null ? [] : ['value' => $this->value]);
+    }
+
+    /** Null where the value is of a kind the test cannot be put to. */
+    private function passes(mixed $value, Situation $situation): ?bool
+    {
+        $number = self::number($value);
+        $at = self::instant($value, $situation);
+        $now = $situation->now->getTimestamp();
+
+        return match ($this->test) {
+            Test::Is => Same::as($value, $this->value),
+            Test::IsNot => ! Same::as($value, $this->value),
+            Test::OneOf => array_filter((array) $this->value, fn (mixed $one): bool => Same::as($value, $one)) !== [],
+            Test::Contains => is_string($value) ? str_contains(Same::fold($value), Same::fold($this->wanted())) : null,
+            Test::BeginsWith => is_string($value) ? str_starts_with(Same::fold($value), Same::fold($this->wanted())) : null,
+            Test::More => $number === null ? null : $number > self::number($this->value),
+            Test::Less => $number === null ? null : $number < self::number($this->value),
+            Test::Between => $number === null || ! is_array($this->value) || $this->value === [] ? null : $number >= min($this->value) && $number <= max($this->value),
+            Test::Before => $at === null ? null : $at < self::instant($this->value, $situation),
+            Test::After => $at === null ? null : $at > self::instant($this->value, $situation),
+            Test::WithinNext => $at === null ? null : $at >= $now && $at <= $now + self::number($this->value) * 86400,
+            Test::WithinLast => $at === null ? null : $at <= $now && $at >= $now - self::number($this->value) * 86400,
+            Test::Today => $at === null ? null : self::day($value, $situation) === $situation->now->setTimezone(self::zone($value, $situation))->format('Y-m-d'),
+            Test::Weekday => $at === null ? null : in_array(
+                WeeklyHours::DAYS[(int) (new \DateTimeImmutable(self::day($value, $situation) ?? '2000-01-01', Zone::utc()))->format('N') - 1], (array) $this->value, true,
+            ),
+            Test::Empty, Test::Filled => throw new \LogicException('answered before'),
+        };
+    }
+
+    private function wanted(): string
+    {
+        return is_string($this->value) ? $this->value : '';
+    }
+
+    private static function number(mixed $value): ?float
+    {
+        return match (true) {
+            $value instanceof Money => (float) $value->amount,
+            is_int($value), is_float($value) => (float) $value,
+            is_string($value) && is_numeric(trim($value)) => (float) $value,
+            default => null,
+        };
+    }
+
+    /** Seconds since 1970; a date with no time counts from the midnight that begins it. */
+    private static function instant(mixed $value, Situation $situation): ?int
+    {
+        $date = self::date($value);
+
+        return match (true) {
+            $date instanceof Moment => $date->at->getTimestamp(),
+            $date instanceof Day => TimeOfDay::parse('00:00')?->on($date->date, Zone::get($situation->businessZone))->getTimestamp(),
+            default => null,
+        };
+    }
+
+    private static function day(mixed $value, Situation $situation): ?string
+    {
+        $date = self::date($value);
+
+        return $date instanceof Day ? $date->date : $date?->at->setTimezone(self::zone($value, $situation))->format('Y-m-d');
+    }
+
+    private static function zone(mixed $value, Situation $situation): \DateTimeZone
+    {
+        return ($value instanceof Moment ? $value->zone() : null) ?? Zone::get($situation->businessZone);
+    }
+
+    private static function date(mixed $value): Moment|Day|null
+    {
+        return match (true) {
+            $value instanceof Moment, $value instanceof Day => $value,
+            is_string($value) => Moment::parse($value) ?? Day::parse($value),
+            default => null,
+        };
+    }
+
+    /** @return string|array{at: string, zone: string} */
+    private static function say(mixed $value, Situation $situation): string|array
+    {
+        return match (true) {
+            $value instanceof Moment => Reason::moment($value->at, $value->zone ?? $situation->businessZone),
+            $value instanceof Day => $value->date,
+            $value instanceof Money => "$value->amount $value->currency",
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_scalar($value) => (string) $value,
+            is_array($value) => implode(', ', array_filter($value, is_scalar(...))),
+            default => '',
+        };
+    }
+}

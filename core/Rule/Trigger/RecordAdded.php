@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rule\Trigger;
+
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Record\Change;
+
+final readonly class RecordAdded implements Trigger
+{
+    public function __construct(public string $type)
+    {
+    }
+
+    public static function read(Doc $doc): self
+    {
+        $doc->allow('on', 'type');
+
+        return new self($doc->name('type'));
+    }
+
+    public function meets(Change\Change $change): bool
+    {
+        return $change instanceof Change\RecordAdded && $change->type === $this->type;
+    }
+
+    public function type(): string
+    {
+        return $this->type;
+    }
+
+    public function toDocument(): array
+    {
+        return ['on' => 'record_added', 'type' => $this->type];
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rule\Trigger;
+
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Record\Change;
+use Linnet\Core\Rule\Same;
+
+/** A field of a record took another value; entering a stage is this one. */
+final readonly class RecordChanged implements Trigger
+{
+    /**
+     * @param  scalar|null  $from  the value it must have had, null for any
+     * @param  scalar|null  $to  the value it must take, null for any
+     */
+    public function __construct(
+        public string $type,
+        public string $field,
+        public string|int|float|bool|null $from,
+        public string|int|float|bool|null $to,
+    ) {
+    }
+
+    public static function read(Doc $doc): self
+    {
+        $doc->allow('on', 'type', 'field', 'from', 'to');
+
+        return new self($doc->name('type'), $doc->name('field'), self::value($doc, 'from'), self::value($doc, 'to'));
+    }
+
+    public function meets(Change\Change $change): bool
+    {
+        return $change instanceof Change\RecordChanged
+            && $change->type === $this->type
+            && array_key_exists($this->field, $change->to)
+            && ($this->from === null || Same::as($change->from[$this->field] ?? null, $this->from))
+            && ($this->to === null || Same::as($change->to[$this->field], $this->to));
+    }
+
+    public function type(): string
+    {
+        return $this->type;
+    }
+
+    public function toDocument(): array
+    {
+        return ['on' => 'record_changed', 'type' => $this->type, 'field' => $this->field]
+            + ($this->from === null ? [] : ['from' => $this->from])
+            + ($this->to === null ? [] : ['to' => $this->to]);
+    }
+
+    private static function value(Doc $doc, string $key): string|int|float|bool|null
+    {
+        if (! $doc->has($key)) {
+            return null;
+        }
+        $value = $doc->get($key)->value;
+
+        return is_scalar($value) ? $value : throw Unreadable::at("$doc->path.$key", 'value_expected');
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Text;
+
+use Linnet\Core\Record\Business;
+use Linnet\Core\Record\Facts;
+use Linnet\Core\Record\Receiver;
+use Linnet\Core\Text\Template\Renderer;
+use Linnet\Core\Text\Template\Template;
+use Linnet\Core\Text\Template\TemplateError;
+
+/** A text as it would leave at one moment: its words, its length, its price. */
+final readonly class Composed
+{
+    /** @param  int  $price millionths of the currency's unit */
+    private function __construct(public string $body, public Length $length, public int $price)
+    {
+    }
+
+    /**
+     * @param  bool  $first  the first automatic text on its line to this person
+     * @param  string  $seed  decides between alternatives
+     *
+     * @throws TemplateError where a value is missing with nothing to say instead
+     */
+    public static function of(Template $template, Facts $facts, Receiver $to, Business $business, \DateTimeImmutable $now, bool $first, string $seed): self
+    {
+        $body = (new Renderer($facts, $now, $to->zone, $to->locale, $business->tariff->currency, $seed))->render($template);
+
+        return self::plain($first ? Opening::around($body, $business->name, $business->stopLine) : $body, $to, $business);
+    }
+
+    /** A text that is words already, such as one typed by staff. */
+    public static function plain(string $body, Receiver $to, Business $business): self
+    {
+        $length = Length::of($body);
+
+        return new self($body, $length, $business->tariff->price($to->country, $length->parts));
+    }
+}

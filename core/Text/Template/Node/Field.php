@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Text\Template\Node;
+
+/** A field's value, changed by its modifiers in the order written. */
+final readonly class Field implements Node
+{
+    /**
+     * @param  int  $at  characters before the field's name in the text
+     * @param  list<Modifier>  $modifiers
+     */
+    public function __construct(public int $at, public string $path, public array $modifiers)
+    {
+    }
+
+    public function fallback(): ?string
+    {
+        foreach ($this->modifiers as $modifier) {
+            if ($modifier->name === ModifierName::Or) {
+                return (string) $modifier->argument;
+            }
+        }
+
+        return null;
+    }
+}

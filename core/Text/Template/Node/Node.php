@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Text\Template\Node;
+
+/** @phpstan-sealed Words|Field|Pick */
+interface Node
+{
+}

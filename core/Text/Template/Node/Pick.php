@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Text\Template\Node;
+
+/** One of several words, chosen by the seed. */
+final readonly class Pick implements Node
+{
+    /** @param  non-empty-list<string>  $choices */
+    public function __construct(public int $at, public array $choices)
+    {
+    }
+}

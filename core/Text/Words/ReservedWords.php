@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Text\Words;
+
+use Linnet\Core\Document\Doc;
+
+/** The words that are always obeyed, whatever a rule says. */
+final readonly class ReservedWords
+{
+    /**
+     * @param  list<string>  $optOut
+     * @param  list<string>  $optIn
+     * @param  list<string>  $help
+     */
+    private function __construct(private array $optOut, private array $optIn, private array $help)
+    {
+    }
+
+    public static function read(Doc $doc): self
+    {
+        $doc->allow('opt_out', 'opt_in', 'help');
+        $words = fn (string $key): array => $doc->each($key, fn (Doc $word): string => $word->self(
+            fn (mixed $v): ?string => is_string($v) && self::fold($v) !== '' ? self::fold($v) : null, 'text_expected',
+        ), 1, 50);
+
+        return new self($words('opt_out'), $words('opt_in'), $words('help'));
+    }
+
+    public function meaning(string $text): Meaning
+    {
+        $folded = self::fold($text);
+
+        return match (true) {
+            in_array($folded, $this->optOut, true) => Meaning::OptOut,
+            in_array($folded, $this->optIn, true) => Meaning::OptIn,
+            in_array($folded, $this->help, true) => Meaning::Help,
+            default => Meaning::Talk,
+        };
+    }
+
+    /** NFKC, case folded, punctuation and emoji trimmed at the edges, spaces folded. */
+    public static function fold(string $text): string
+    {
+        $text = normalizer_normalize($text, \Normalizer::FORM_KC) ?: $text;
+        $text = preg_replace('/[\s\p{Z}]+/u', ' ', str_replace('’', "'", $text)) ?? $text;
+        $text = preg_replace('/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/u', '', $text) ?? $text;
+
+        return mb_convert_case($text, MB_CASE_FOLD, 'UTF-8');
+    }
+}

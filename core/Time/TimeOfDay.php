@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Time;
+
+/** A time on the clock on the wall, to the minute. */
+final readonly class TimeOfDay
+{
+    /** @param  int  $minutes since midnight; 1440 is the midnight that ends the day */
+    private function __construct(public int $minutes)
+    {
+    }
+
+    /** "09:00" to "23:59", and "24:00"; null for anything else. */
+    public static function parse(string $written): ?self
+    {
+        if (preg_match('/^([01]\d|2[0-3]):([0-5]\d)$|^24:00$/', $written, $part) !== 1) {
+            return null;
+        }
+
+        return new self(isset($part[1]) ? (int) $part[1] * 60 + (int) $part[2] : 1440);
+    }
+
+    /**
+     * The instant at which clocks in the zone show this time on a day. A time the spring change skips moves forward by the gap;
+     * a time the autumn change repeats is its first.
+     *
+     * @param  string  $day  YYYY-MM-DD
+     */
+    public function on(string $day, \DateTimeZone $zone): \DateTimeImmutable
+    {
+        return (new \DateTimeImmutable($day, $zone))->setTime(intdiv($this->minutes, 60), $this->minutes % 60)->setTimezone(Zone::utc());
+    }
+
+    public function __toString(): string
+    {
+        return sprintf('%02d:%02d', intdiv($this->minutes, 60), $this->minutes % 60);
+    }
+}
