@@ -38,7 +38,7 @@ final readonly class Inbound
      */
     public function take(string $id, string $from, string $to, string $text): bool
     {
-        $business = Business::only();
+        $business = Business::ours();
         $line = Line::query()->firstWhere('number', $to);
         try {
             $number = Numbers::read($from, $business->country);

@@ -29,7 +29,7 @@ final readonly class Outbox
             return 0;
         }
 
-        $answers = $this->carrier->handOver(array_values($messages), Business::only()->install);
+        $answers = $this->carrier->handOver(array_values($messages), Business::ours()->install);
 
         return DB::transaction(fn (): int => array_sum(array_map(
             fn (Message $message): int => (int) $this->store($message->id, $answers[$message->id], $now),

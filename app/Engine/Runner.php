@@ -94,6 +94,19 @@ final readonly class Runner
         });
     }
 
+    /** Somebody decided that a text which waits is not to go; its run goes on without it. */
+    public function skip(int $messageId, string $staff): void
+    {
+        DB::transaction(function () use ($messageId, $staff): void {
+            $message = Message::query()->lockForUpdate()->find($messageId);
+            if ($message?->run !== null && $message->run->live) {
+                $name = substr($message->name, strlen("{$message->run->id}/"));
+                $this->texts->drop($message->run, new DropText($name, new Reason('staff.skipped', ['staff' => $staff])), $this->clock->now());
+                $this->advance($message->run);
+            }
+        });
+    }
+
     /** Gives every live run of a rule a look, as after it was switched on again. */
     public function wake(Rule $rule): void
     {
@@ -114,7 +127,7 @@ final readonly class Runner
 
     private function start(Change $change, Record $record): void
     {
-        $business = Business::only();
+        $business = Business::ours();
         $person = $record->person;
         $receiver = $person === null ? null : $this->profiles->receiver($person, $business);
         $line = $this->situations->line($record);
@@ -154,7 +167,7 @@ final readonly class Runner
     /** @param int|null $messageId a text of the run to put before the gate again first */
     private function advance(Run $run, ?int $messageId = null): void
     {
-        $business = Business::only();
+        $business = Business::ours();
         $receiver = $this->profiles->receiver($run->person, $business);
         $situation = $this->situations->of($run->person, $receiver, $run->record, $run->line, $business, $this->clock->now());
         $awaited = $this->awaited($run);

@@ -31,7 +31,7 @@ final readonly class StaffTexts
     public function send(Conversation $conversation, Staff $staff, string $body): ?Reason
     {
         return DB::transaction(function () use ($conversation, $staff, $body): ?Reason {
-            $business = Business::only();
+            $business = Business::ours();
             $now = $this->clock->now();
             $receiver = $this->profiles->receiver($conversation->person, $business);
             $verdict = Gate::judge(new Candidate(

@@ -33,7 +33,7 @@ final class Business extends Model
         return ['sending' => Power::class, 'opening_hours' => 'array', 'policy' => 'array', 'words' => 'array', 'tariff' => 'array'];
     }
 
-    public static function only(): self
+    public static function ours(): self
     {
         return self::query()->firstOrFail();
     }

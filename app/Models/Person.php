@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -43,6 +44,25 @@ final class Person extends Model
     public function number(): HasOne
     {
         return $this->hasOne(Number::class)->oldestOfMany();
+    }
+
+    /**
+     * Those whose name begins with the words, or whose number holds the digits.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeNamed(Builder $query, string $words): void
+    {
+        $like = fn (string $text): string => str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], $text);
+        $query->where(function (Builder $any) use ($words, $like): void {
+            foreach (array_filter(explode(' ', trim($words))) as $word) {
+                $any->where(fn (Builder $one) => $one->whereLike('first_name', $like($word).'%')->orWhereLike('last_name', $like($word).'%'));
+            }
+            $digits = ltrim((string) preg_replace('/\D/', '', $words), '0');
+            if (strlen($digits) >= 3) {
+                $any->orWhereIn('id', Number::query()->whereLike('e164', '%'.$digits.'%')->select('person_id'));
+            }
+        });
     }
 
     public function name(): string

@@ -5,17 +5,19 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Carrier\Carrier;
-use App\Clock\MovableClock;
+use Demo\MovableClock;
 use App\Clock\SystemClock;
 use App\Database\ImmediateConnector;
 use App\Engine\Outbox;
 use App\Intake\Deliveries;
+use App\Models\Business;
 use App\Models\Staff;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use Psr\Clock\ClockInterface;
 
@@ -30,6 +32,7 @@ final class AppServiceProvider extends ServiceProvider
 
             return is_string($file) && $file !== '' ? new MovableClock(storage_path($file)) : new SystemClock;
         });
+        $this->app->scoped('business', fn (): Business => Business::ours());
         $this->app->bind(Carrier::class, fn (): Carrier => new Carrier(
             config()->string('linnet.carrier.url'), config()->string('linnet.carrier.secret'), config()->integer('linnet.carrier.timeout_seconds'),
         ));
@@ -41,6 +44,8 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict(! $this->app->isProduction());
+
+        View::composer('*', fn ($view) => $view->with('business', resolve('business')));
 
         Gate::define('administer', fn (Staff $staff): bool => $staff->role->administers());
         Gate::define('converse', fn (Staff $staff): bool => $staff->role->converses());

@@ -53,7 +53,7 @@ final class Engine
                     $effects[] = new DropText($state->awaits, $stop);
                 }
 
-                return new Outcome($state->over('stopped'), $effects, null, [...$trace, $stop]);
+                return new Outcome($state->over($situation->optedOut ? 'opted_out' : 'replied'), $effects, null, [...$trace, $stop]);
             }
 
             $step = $rule->step((string) $state->step);

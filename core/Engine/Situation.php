@@ -62,4 +62,11 @@ final readonly class Situation
         return new self($this->now, $this->facts, $this->who, $this->zone, $this->businessZone, $this->opening, $this->optedOut,
             $this->lastReplyAt, $began, $this->fates, $this->labels);
     }
+
+    /** The same, had the person not written: how a rehearsal begins. */
+    public function unanswered(): self
+    {
+        return new self($this->now, $this->facts, $this->who, $this->zone, $this->businessZone, $this->opening, $this->optedOut,
+            null, $this->runBeganAt, $this->fates, $this->labels);
+    }
 }

@@ -142,6 +142,10 @@ return [
         'granted' => ':who texted “:word”. Texts may go to this number again.',
     ],
 
+    'staff' => [
+        'skipped' => 'Not sent: :staff decided so.',
+    ],
+
     'engine' => [
         'put_aside' => 'Linnet could not work this out and has put it aside: :detail',
     ],

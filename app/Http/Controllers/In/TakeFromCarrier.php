@@ -33,7 +33,7 @@ final class TakeFromCarrier
             ]);
             $at = Moment::parse($said['at'])?->at;
             $known = $at !== null
-                && $receipts->take($said['key'], Business::only()->install, $said['ref'], $said['fate'], $said['detail'] ?? null, $at);
+                && $receipts->take($said['key'], Business::ours()->install, $said['ref'], $said['fate'], $said['detail'] ?? null, $at);
         }
 
         return $known ? new JsonResponse(['taken' => true]) : new JsonResponse(['problem' => 'not known here'], 422);

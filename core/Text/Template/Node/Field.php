@@ -17,8 +17,18 @@ final readonly class Field implements Node
 
     public function fallback(): ?string
     {
+        return $this->argumentOf(ModifierName::Or);
+    }
+
+    public function format(): ?string
+    {
+        return $this->argumentOf(ModifierName::As);
+    }
+
+    private function argumentOf(ModifierName $name): ?string
+    {
         foreach ($this->modifiers as $modifier) {
-            if ($modifier->name === ModifierName::Or) {
+            if ($modifier->name === $name) {
                 return (string) $modifier->argument;
             }
         }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Clock;
+namespace Demo;
 
 use Psr\Clock\ClockInterface;
 

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Clock\Day;
+use App\Models\Business;
+use App\Models\Line;
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use App\Models\MessageState;
+use App\Models\Person;
+use App\Models\Rule;
+use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Http\Request;
+
+/** What left, did it arrive? */
+final class SentController
+{
+    /** What can be asked for by "state": a state, or several by one word. */
+    private const GROUPS = [
+        'left' => [MessageState::Ready, MessageState::Handed, MessageState::Arrived, MessageState::Failed],
+        'waiting' => [MessageState::Waiting, MessageState::SetAside],
+    ];
+
+    public function index(Request $request): View
+    {
+        $asked = $request->validate([
+            'state' => 'nullable|string|max:20', 'rule' => 'nullable|integer', 'line' => 'nullable|integer', 'day' => 'nullable|date_format:Y-m-d',
+            'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest',
+        ]);
+        $oldest = ($asked['order'] ?? '') === 'oldest';
+        $query = Message::query()->where('origin', '!=', MessageOrigin::Them)
+            ->with(['person.number', 'line', 'rule', 'staff'])
+            ->orderBy('at', $oldest ? 'asc' : 'desc')->orderBy('id', $oldest ? 'asc' : 'desc');
+        $this->filter($query, $asked);
+
+        return view('sent.index', [
+            'texts' => $query->simplePaginate(50)->withQueryString(),
+            'asked' => $asked + ['state' => '', 'rule' => '', 'line' => '', 'day' => '', 'find' => '', 'order' => 'newest'],
+            'rules' => Rule::query()->orderBy('name')->get(['id', 'name']),
+            'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
+            'states' => array_filter(MessageState::cases(), fn (MessageState $state): bool => $state !== MessageState::Received),
+        ]);
+    }
+
+    /**
+     * @param  Builder<Message>  $query
+     * @param  array<string, mixed>  $asked
+     */
+    private function filter(Builder $query, array $asked): void
+    {
+        $state = is_string($asked['state'] ?? null) ? $asked['state'] : '';
+        $states = self::GROUPS[$state] ?? array_filter([MessageState::tryFrom($state)]);
+        if ($states !== []) {
+            $query->whereIn('state', $states);
+        }
+        foreach (['rule' => 'rule_id', 'line' => 'line_id'] as $name => $column) {
+            if (isset($asked[$name])) {
+                $query->where($column, $asked[$name]);
+            }
+        }
+        if (is_string($asked['day'] ?? null)) {
+            $day = new Day($asked['day'], Business::ours()->zone);
+            $query->where('at', '>=', $day->begins)->where('at', '<', $day->ends);
+        }
+        if (is_string($asked['find'] ?? null) && $asked['find'] !== '') {
+            $query->whereIn('person_id', Person::query()->named($asked['find'])->select('id'));
+        }
+    }
+}

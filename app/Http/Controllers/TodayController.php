@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Business;
+use App\View\Today\TodayPage;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Psr\Clock\ClockInterface;
+
+final class TodayController
+{
+    public function __invoke(Request $request, ClockInterface $clock): View|string
+    {
+        return view('today.show', ['page' => new TodayPage(Business::ours(), $clock->now())])
+            ->fragmentIf($request->header('HX-Target') === 'today', 'today');
+    }
+}

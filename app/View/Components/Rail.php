@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Components;
+
+use App\Clock\Said;
+use App\Models\Business;
+use App\Models\Conversation;
+use App\Models\Staff;
+use Demo\MovableClock;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\View\Component;
+use Psr\Clock\ClockInterface;
+
+/** The rail at the left: where one can go, who is here, and in the demo the clock. */
+final class Rail extends Component
+{
+    public function __construct(private readonly Request $request, private readonly ClockInterface $clock) {}
+
+    public function render(): View
+    {
+        $staff = $this->request->user();
+        if (! $staff instanceof Staff) {
+            throw new \LogicException('The rail is for those who are logged in.');
+        }
+        $standins = config()->get('linnet.demo.standins_url');
+
+        return view('components.rail', [
+            'staff' => $staff,
+            'places' => $this->places($staff),
+            'standinsUrl' => is_string($standins) && $standins !== '' ? $standins : null,
+            'clockShows' => Said::momentIn($this->clock->now(), Business::ours()->zone),
+            'clockMoves' => $this->clock instanceof MovableClock && $staff->role->administers(),
+        ]);
+    }
+
+    /** @return list<object{name: string, route: string, here: bool, count: int}|null> */
+    private function places(Staff $staff): array
+    {
+        $waiting = Conversation::query()->whereNotNull('waiting_since')->count();
+        $place = fn (string $name, string $route, int $count = 0): object => (object) [
+            'name' => $name, 'route' => $route, 'count' => $count,
+            'here' => $this->request->routeIs($route, str_replace('.index', '.*', $route)),
+        ];
+
+        return $staff->role->views() ? [
+            $place('Today', 'today'),
+            $place('Rules', 'rules.index'),
+            $place('Conversations', 'conversations.index', $waiting),
+            $place('People', 'people.index'),
+            $place('Sent', 'sent.index'),
+            null,
+            $place('Sources', 'sources.index'),
+            $place('Safeguards', 'safeguards.index'),
+        ] : [
+            $place('Conversations', 'conversations.index', $waiting),
+            $place('People', 'people.index'),
+        ];
+    }
+}

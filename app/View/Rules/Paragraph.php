@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Rules;
+
+use Linnet\Core\Rule\Step\Text;
+
+/** One sentence of a rule, with the text it sends if it sends one. */
+final readonly class Paragraph
+{
+    /**
+     * @param  list<string|Word>  $parts
+     * @param  string|null  $mark  the letter of its text on the time line
+     */
+    public function __construct(public array $parts, public ?Text $text = null, public ?string $mark = null) {}
+}

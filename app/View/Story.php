@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Conversation;
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Person;
+use App\Models\Record;
+use App\Models\Trace;
+use App\Sentences\Sentence;
+use Illuminate\Support\Collection;
+
+/** What happened with a person, in one time order: texts out and in, records that came in, and every decision with its reason. */
+final readonly class Story
+{
+    /** The newest entries shown of each kind. */
+    private const MOST = 100;
+
+    /** Decisions that say no more than the text they led to. */
+    private const SILENT = ['start.began', 'run.finished'];
+
+    /** @param array<string, list<StoryEntry>> $days by the day's name, oldest first */
+    private function __construct(public array $days) {}
+
+    public static function of(Person $person, string $zone): self
+    {
+        return self::inOrder([
+            ...self::messages(Message::query()->where('person_id', $person->id)->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside])),
+            ...self::decisions($person),
+            ...self::records($person, $zone),
+        ], $zone);
+    }
+
+    /** A conversation: what was said on its line, with the decisions that concern the person. */
+    public static function inConversation(Conversation $conversation, string $zone): self
+    {
+        return self::inOrder([
+            ...self::messages(Message::query()->where('conversation_id', $conversation->id)),
+            ...self::decisions($conversation->person),
+            ...self::records($conversation->person, $zone),
+        ], $zone);
+    }
+
+    /** @param list<StoryEntry> $entries */
+    private static function inOrder(array $entries, string $zone): self
+    {
+        usort($entries, fn (StoryEntry $a, StoryEntry $b): int => [$a->at, $a->rank] <=> [$b->at, $b->rank]);
+
+        return new self(Collection::make($entries)
+            ->groupBy(fn (StoryEntry $entry): string => $entry->at->setTimezone(new \DateTimeZone($zone))->format('l j F Y'))
+            ->map(fn (Collection $day): array => array_values($day->all()))->all());
+    }
+
+    /**
+     * @param  \Illuminate\Database\Eloquent\Builder<Message>  $query
+     * @return list<StoryEntry>
+     */
+    private static function messages($query): array
+    {
+        return array_values($query->with(['rule', 'staff', 'line', 'person.number'])->orderByDesc('at')->orderByDesc('id')->limit(self::MOST)->get()
+            ->map(fn (Message $message): StoryEntry => new StoryEntry($message->at, $message->isInbound() ? 0 : 2, message: $message))->all());
+    }
+
+    /** @return list<StoryEntry> */
+    private static function decisions(Person $person): array
+    {
+        $traces = Trace::query()->where('person_id', $person->id)->whereNotIn('code', self::SILENT)
+            ->with('rule')->orderByDesc('id')->limit(self::MOST)->get();
+
+        return array_values($traces->map(fn (Trace $trace): StoryEntry => new StoryEntry(
+            $trace->at, 1, says: self::say($trace), rule: $trace->rule,
+        ))->all());
+    }
+
+    /** A condition that did not hold is the reason for not going on. */
+    private static function say(Trace $trace): string
+    {
+        $sentence = Sentence::of(['code' => $trace->code, 'with' => $trace->with]);
+
+        return str_starts_with($trace->code, 'condition.')
+            ? ($trace->run_id === null ? 'Not started: ' : 'Went no further: ').lcfirst($sentence)
+            : $sentence;
+    }
+
+    /** @return list<StoryEntry> */
+    private static function records(Person $person, string $zone): array
+    {
+        $records = Record::query()->where('person_id', $person->id)->with('type.fields')->orderByDesc('id')->limit(self::MOST)->get();
+
+        return array_values($records->map(fn (Record $record): StoryEntry => new StoryEntry(
+            $record->added_at, 0, says: RecordSaid::of($record, $zone),
+        ))->all());
+    }
+}

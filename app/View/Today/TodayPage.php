@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Today;
+
+use App\Clock\Day;
+use App\Models\Business;
+use App\Models\Conversation;
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use App\Models\MessageState;
+use App\Models\Rule;
+use App\Models\Timer;
+use Illuminate\Database\Eloquent\Collection;
+use Linnet\Core\Gate\Power;
+
+/** Is everything all right, and what needs me? */
+final readonly class TodayPage
+{
+    public Day $day;
+
+    public int $left;
+
+    public int $coming;
+
+    public int $waiting;
+
+    /** @var list<Need> */
+    public array $needs;
+
+    public DayDrawn $drawn;
+
+    public function __construct(public Business $business, public \DateTimeImmutable $now)
+    {
+        $this->day = Day::of($now, $business->zone);
+        $this->left = Message::query()->whereIn('state', MessageState::left())->whereBetween('at', [$this->day->begins, $this->day->ends])->count();
+        $this->coming = Timer::query()->whereBetween('due_at', [$now, $this->day->ends])->count();
+        $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
+        $this->needs = Need::all($now);
+        $this->drawn = new DayDrawn($this->day, $now, $business->gatePolicy()->serviceHours);
+    }
+
+    /** @return Collection<int, Message> */
+    public function justSaid(): Collection
+    {
+        return Message::query()->where('state', MessageState::Received)->with(['person.number', 'line'])
+            ->orderByDesc('at')->orderByDesc('id')->limit(5)->get();
+    }
+
+    /** @return list<array{rule: Rule, texts: int, began: int, replied: int}> over 30 days, the busiest first */
+    public function rulesAtWork(): array
+    {
+        $since = $this->now->modify('-30 days');
+        $rules = Rule::query()->where('power', Power::On)->withCount(['runs', 'runs as replied_count' => fn ($runs) => $runs->where('outcome', 'replied')])->get();
+        $texts = Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('at', '>=', $since)
+            ->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts')->pluck('texts', 'rule_id');
+
+        return array_values($rules->map(fn (Rule $rule): array => [
+            'rule' => $rule, 'texts' => (int) ($texts[$rule->id] ?? 0),
+            'began' => (int) $rule->getAttribute('runs_count'), 'replied' => (int) $rule->getAttribute('replied_count'),
+        ])->sortByDesc('texts')->all());
+    }
+}

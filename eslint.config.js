@@ -1,0 +1,9 @@
+import js from '@eslint/js';
+import globals from 'globals';
+
+export default [
+  { ignores: ['public/**', 'vendor/**', 'node_modules/**', 'storage/**', 'test-results/**'] },
+  js.configs.recommended,
+  { files: ['resources/js/**'], languageOptions: { globals: globals.browser } },
+  { files: ['tests/Browser/**', 'bin/**', '*.js'], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
+];

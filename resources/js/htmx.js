@@ -1,0 +1,14 @@
+import htmx from 'htmx.org';
+
+htmx.config.allowEval = false;
+htmx.config.includeIndicatorStyles = false;
+htmx.config.historyCacheSize = 0;
+// An answer that refuses is shown too: the errors stand at their fields.
+htmx.config.responseHandling = [
+  { code: '204', swap: false },
+  { code: '[23]..', swap: true },
+  { code: '422', swap: true },
+  { code: '...', swap: false, error: true },
+];
+// The morphing extension looks for it here.
+window.htmx = htmx;

@@ -1,0 +1,32 @@
+/** The words of a text being changed: fields are put in where the cursor stands; an opening bracket leads to their list. */
+export default () => ({
+  editing: false,
+  init() {
+    this.editing = Boolean(this.$root.querySelector('[data-open="1"]'));
+  },
+  open() {
+    this.editing = true;
+    this.$nextTick(() => {
+      this.$refs.text.focus();
+      this.$refs.text.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+  },
+  close() {
+    this.editing = false;
+    this.$refs.text.value = this.$refs.text.defaultValue;
+  },
+  typed(event) {
+    if (event.data === '{') this.$refs.fields.querySelector('button').focus();
+  },
+  put(event) {
+    const text = this.$refs.text;
+    const name = event.currentTarget.dataset.field;
+    const before = text.value.slice(0, text.selectionStart).replace(/\{{1,2}\s*$/, '');
+    const after = text.value.slice(text.selectionEnd);
+    text.value = `${before}{{ ${name} }}${after}`;
+    const at = text.value.length - after.length;
+    text.setSelectionRange(at, at);
+    text.focus();
+    text.dispatchEvent(new Event('input', { bubbles: true }));
+  },
+});

@@ -1,0 +1,1 @@
+<svg width="24" height="22" viewBox="0 0 24 22" aria-hidden="true"><path d="M2 13c3-7 9-9 14-7l6-2-3 4c1 6-4 10-9 10l-5 3 1-4c-2-1-4-2-4-4z" class="fill-rose"/><circle cx="16.4" cy="8.2" r="1.1" class="fill-paper"/></svg>

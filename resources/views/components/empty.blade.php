@@ -1,0 +1,1 @@
+<div class="empty">{{ $slot }}</div>

@@ -1,0 +1,20 @@
+@props(['story'])
+<div class="log">
+    @foreach ($story->days as $day => $entries)
+        <div class="day">{{ $day }}</div>
+        @foreach ($entries as $entry)
+            <div class="entry">
+                @if ($entry->message === null)
+                    <div class="at"><x-time :at="$entry->at" /></div>
+                    <div class="event">{{ $entry->says }}@if ($entry->rule) @can('view')<a class="link" href="{{ route('rules.show', $entry->rule) }}">{{ $entry->rule->name }}</a>@else{{ $entry->rule->name }}@endcan @endif</div>
+                @elseif ($entry->message->isInbound())
+                    <div class="at"><b class="text-ink"><x-time :at="$entry->at" /></b></div>
+                    <div class="in">{{ $entry->message->body }}</div>
+                @else
+                    <div class="at"><x-time :at="$entry->at" /><br><x-state :message="$entry->message" class="justify-end" /></div>
+                    <div class="out">{{ $entry->message->body }}<div class="by">from the {{ $entry->message->line->name }}, <x-by :message="$entry->message" /> @if ($entry->message->reason) · {{ \App\Sentences\Sentence::of($entry->message->reason) }}@endif</div></div>
+                @endif
+            </div>
+        @endforeach
+    @endforeach
+</div>

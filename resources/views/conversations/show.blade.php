@@ -1,0 +1,54 @@
+<x-page :title="$conversation->person->name()" wide>
+    <div class="talk">
+        @include('conversations.list', ['open' => $conversation])
+        <section class="talk-thread">
+            <div class="head">
+                <div>
+                    <a class="link sm lg:hidden" href="{{ route('conversations.index') }}">All conversations</a>
+                    <h1 class="text-[22px]">{{ $conversation->person->name() }}</h1>
+                    <p class="soft sm">with the {{ $conversation->line->name }}, {{ \Linnet\Core\Number\Numbers::pretty($conversation->line->number) }}. It is {{ $now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }}{{ $page->receiver->zone === $business->zone ? ' too' : ' in '.\App\Clock\Said::place($page->receiver->zone) }}.</p>
+                </div>
+                @can('converse')
+                    @if ($conversation->waiting_since)
+                        <div class="acts"><form method="post" action="{{ route('conversations.done', $conversation) }}">@csrf<button class="btn" title="Nothing more is to be answered">Done</button></form></div>
+                    @endif
+                @endcan
+            </div>
+            <div id="thread" hx-get="{{ request()->fullUrl() }}" hx-trigger="every 2s" hx-select="#thread" hx-swap="morph:outerHTML"><x-story :story="$story" /></div>
+            @can('converse')
+                <form class="write" method="post" action="{{ route('conversations.write', $conversation) }}">
+                    @csrf
+                    <label class="sr-only" for="text">Write to {{ $page->receiver->who }}</label>
+                    <textarea id="text" name="text" placeholder="Write to {{ $page->receiver->who }}" @disabled($page->receiver->optedOut)
+                        hx-post="{{ route('measure') }}" hx-trigger="input changed delay:200ms" hx-target="#measure" @error('text') aria-invalid="true" aria-describedby="text-error" @enderror>{{ old('text') }}</textarea>
+                    <x-error name="text" />
+                    <div class="foot">
+                        <span id="measure" class="soft sm">@if ($page->receiver->optedOut){{ $page->receiver->who }} has said stop, so nothing can be sent.@endif</span>
+                        <button class="btn go ml-auto" @disabled($page->receiver->optedOut)><x-icon name="send" />Send</button>
+                    </div>
+                </form>
+            @endcan
+        </section>
+        <aside class="talk-side" id="talk-side">
+            <h2 class="!mt-0">May we text {{ $page->receiver->who }}?</h2>
+            <x-may-we-text :receiver="$page->receiver" />
+            <h2><a class="link" href="{{ route('people.show', $conversation->person) }}">{{ $conversation->person->name() }}</a></h2>
+            <dl class="facts">
+                @if ($page->receiver->number)<dt>Number</dt><dd>{{ \Linnet\Core\Number\Numbers::pretty($page->receiver->number) }}</dd>@endif
+                <dt>Zone</dt><dd>{{ \App\Clock\Said::place($page->receiver->zone) }}</dd>
+            </dl>
+            <h2>Coming texts</h2>
+            @forelse ($page->coming() as $text)
+                <p class="mb-2">{{ Str::limit($text->body !== '' ? $text->body : $text->template, 90) }}<br><x-reason :reason="$text->reason" /></p>
+            @empty
+                <p class="soft">None.</p>
+            @endforelse
+            <h2>Rules under way</h2>
+            @forelse ($page->underWay() as $run)
+                <p>{{ $run->rule->name }}@if ($run->timer?->due_at)<br><span class="soft sm">next look <x-time :at="$run->timer->due_at" format="D j M H:i" /></span>@endif</p>
+            @empty
+                <p class="soft">None.</p>
+            @endforelse
+        </aside>
+    </div>
+</x-page>

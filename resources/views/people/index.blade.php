@@ -1,0 +1,27 @@
+<x-page title="People">
+    <div class="head"><div><h1>People</h1><p class="soft">Everybody who can be texted, or has written to us.</p></div></div>
+    <form class="filters" method="get" aria-label="Which people">
+        <label><span class="sm">Name or number</span><input class="input w-60" type="search" name="find" value="{{ $asked['find'] }}"></label>
+        <label><span class="sm">Order</span><select class="input" name="order"><option value="name">By name</option><option value="newest" @selected($asked['order'] === 'newest')>Newest first</option></select></label>
+        <button class="btn">Show</button>
+    </form>
+    @if ($people->isEmpty())
+        <x-empty>Nobody here{{ $asked['find'] ? ' by that name or number' : ' yet. People appear when a source brings them, or when they write to one of the lines' }}.</x-empty>
+    @else
+        <div class="table-wrap"><table class="table">
+            <thead><tr><th scope="col">Name</th><th scope="col">Number</th><th scope="col">Kind</th><th scope="col">Where</th><th scope="col">May we text them?</th></tr></thead>
+            <tbody>
+            @foreach ($people as $person)
+                <tr>
+                    <td><a class="link" href="{{ route('people.show', $person) }}">{{ $person->name() }}</a></td>
+                    <td>{{ $person->number ? \Linnet\Core\Number\Numbers::pretty($person->number->e164) : '–' }}</td>
+                    <td>{{ $person->number?->kind->value === 'either' ? 'mobile or landline' : $person->number?->kind->value }}</td>
+                    <td>{{ $person->zone ? \App\Clock\Said::place($person->zone) : ($person->number ? (count($person->number->zones) === 1 ? \App\Clock\Said::place($person->number->zones[0]) : count($person->number->zones).' time zones possible') : '–') }}</td>
+                    <td>@if ($stopped[$person->number?->e164] ?? false)<x-tone tone="bad" icon="ban">said stop</x-tone>@elseif ($person->number && ! $person->number->kind->takesTexts())<x-tone tone="plain">takes no texts</x-tone>@else<x-tone tone="well">yes</x-tone>@endif</td>
+                </tr>
+            @endforeach
+            </tbody>
+        </table></div>
+        <x-pages :list="$people" />
+    @endif
+</x-page>

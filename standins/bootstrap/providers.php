@@ -1,0 +1,3 @@
+<?php
+
+return [Standins\StandinsProvider::class];

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Standins;
+
+use Demo\MovableClock;
+use Demo\People;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Takes texts under an idempotency key, refuses what cannot arrive, filters repeats, and says later what became of each. */
+final readonly class Carrier
+{
+    public function __construct(private MovableClock $clock) {}
+
+    /** @return array{int, array<string, string>} HTTP status and answer */
+    public function take(string $key, string $from, string $to, string $text): array
+    {
+        if (Manner::Slow->isOn()) {
+            sleep(2);
+        }
+        if (Manner::Error->isOn() && crc32($key.intdiv(time(), 2)) % 2 === 0) {
+            return [503, ['problem' => 'busy']];
+        }
+
+        return DB::transaction(function () use ($key, $from, $to, $text): array {
+            $known = DB::table('texts')->where('key', $key)->first();
+            if ($known !== null) {
+                DB::table('texts')->where('id', $known->id)->increment('offered');
+
+                return [202, ['ref' => (string) $known->ref]];
+            }
+            $now = $this->clock->now();
+            $handset = array_column(People::all(), 'handset', 'number')[$to] ?? 'mobile';
+            $repeat = DB::table('texts')->where('to', $to)->where('from', $from)->where('text', $text)
+                ->where('at', '>', $now->modify('-'.config()->integer('standins.filter_repeats_within_seconds').' seconds')->format('Y-m-d H:i:s'))->exists();
+            $problem = match (true) {
+                preg_match('/^\+\d{7,15}$/', $to) !== 1 => 'not a number',
+                $text === '' => 'nothing to send',
+                $handset === 'landline' => 'a landline takes no texts',
+                $repeat => 'filtered: the same text twice',
+                default => null,
+            };
+            if ($problem !== null) {
+                return [422, ['problem' => $problem]];
+            }
+
+            $ref = 'C'.Str::upper(Str::random(10));
+            $fate = $handset === 'dead' ? 'failed' : 'arrived';
+            DB::table('texts')->insert(['ref' => $ref, 'key' => $key, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => $fate, 'at' => $now->format('Y-m-d H:i:s')]);
+            $this->promiseReceipt($ref, $key, $fate, $now);
+
+            return [202, ['ref' => $ref]];
+        });
+    }
+
+    /** A handset writes to a line. */
+    public function write(string $from, string $to, string $text): void
+    {
+        $now = $this->clock->now();
+        $ref = 'H'.Str::upper(Str::random(10));
+        DB::table('texts')->insert(['ref' => $ref, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => 'arrived', 'at' => $now->format('Y-m-d H:i:s')]);
+        foreach (Manner::Duplicate->isOn() ? [0, 1] : [0] as $ignored) {
+            $this->say(['kind' => 'text', 'ref' => $ref, 'from' => $from, 'to' => $to, 'text' => $text, 'at' => $now->format('Y-m-d\TH:i:s\Z')], 0.0);
+        }
+    }
+
+    private function promiseReceipt(string $ref, string $key, string $fate, \DateTimeImmutable $now): void
+    {
+        if (Manner::Lost->isOn()) {
+            return;
+        }
+        $delay = (float) config('standins.receipt_delay_seconds');
+        $at = fn (int $seconds): string => $now->modify("+$seconds seconds")->format('Y-m-d\TH:i:s\Z');
+        $onItsWay = ['kind' => 'receipt', 'ref' => $ref, 'key' => $key, 'fate' => 'on_its_way', 'at' => $at(1)];
+        $final = ['kind' => 'receipt', 'ref' => $ref, 'key' => $key, 'fate' => $fate, 'at' => $at(2)]
+            + ($fate === 'failed' ? ['detail' => 'nobody has this number'] : []);
+        foreach (Manner::Duplicate->isOn() ? [0, 1] : [0] as $ignored) {
+            $this->say($onItsWay, Manner::OutOfOrder->isOn() ? $delay * 2 : $delay / 2);
+            $this->say($final, $delay);
+        }
+    }
+
+    /** @param array<string, string> $what */
+    private function say(array $what, float $delay): void
+    {
+        Courier::send('/in/carrier', config()->string('standins.carrier_secret'), json_encode($what, JSON_THROW_ON_ERROR), $delay);
+    }
+}

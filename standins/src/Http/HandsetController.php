@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Standins\Http;
+
+use Demo\MovableClock;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Standins\Carrier;
+use Standins\Handsets;
+use Standins\PhoneSystem;
+
+final class HandsetController
+{
+    public function show(string $number, Handsets $handsets, MovableClock $clock): View
+    {
+        $texts = $handsets->texts($number);
+
+        return view('handset', [
+            'title' => $handsets->owner($number), 'now' => $clock->now(), 'linnet' => config('standins.linnet_url'),
+            'number' => $number, 'texts' => $texts, 'lines' => Handsets::LINES, 'lastLine' => end($texts)['number'] ?? null,
+        ]);
+    }
+
+    public function write(Request $request, string $number, Carrier $carrier): RedirectResponse
+    {
+        $said = $request->validate(['text' => 'required|string|max:2000', 'to' => ['required', Rule::in(array_keys(Handsets::LINES))]]);
+        $carrier->write($number, $said['to'], $said['text']);
+
+        return back();
+    }
+
+    public function call(Request $request, string $number, PhoneSystem $phone): RedirectResponse
+    {
+        $said = $request->validate(['to' => ['required', Rule::in(array_keys(Handsets::LINES))], 'how' => 'required|in:as_usual,twice,broken,wrong_secret']);
+        $phone->call($number, $said['to'], $request->boolean('withheld'), $request->boolean('answered'), $said['how']);
+
+        return back()->with('done', $request->boolean('answered') ? 'You rang, and somebody answered.' : 'It rang and rang. You hung up.');
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Standins;
+
+use Illuminate\Support\Facades\DB;
+
+/** How the carrier can be told to misbehave. */
+enum Manner: string
+{
+    case Slow = 'slow';
+    case Error = 'error';
+    case Duplicate = 'duplicate';
+    case OutOfOrder = 'out_of_order';
+    case Lost = 'lost';
+
+    public function says(): string
+    {
+        return match ($this) {
+            self::Slow => 'takes two seconds to answer',
+            self::Error => 'answers every other text with an error at first',
+            self::Duplicate => 'says everything twice',
+            self::OutOfOrder => 'says “on its way” after “arrived”',
+            self::Lost => 'says nothing of what became of a text',
+        };
+    }
+
+    public function isOn(): bool
+    {
+        return (bool) DB::table('manners')->where('name', $this->value)->value('on');
+    }
+
+    public function turn(bool $on): void
+    {
+        DB::table('manners')->upsert([['name' => $this->value, 'on' => $on]], ['name'], ['on']);
+    }
+}

@@ -1,0 +1,32 @@
+@extends('page')
+@section('body')
+    <p><a class="link" href="{{ route('shelf') }}">All handsets</a></p>
+    <div class="two mt-3">
+        <section class="big-handset" aria-label="Handset">
+            <div class="handset-texts flex flex-col gap-2" id="texts" hx-get="{{ url()->current() }}" hx-trigger="every 1s" hx-select="#texts" hx-swap="morph:outerHTML">
+                @forelse ($texts as $text)
+                    <div class="text-center soft sm">{{ $text['when'] }}{{ $text['own'] ? '' : ', '.$text['line'] }}</div>
+                    <div class="{{ $text['own'] ? 'said-back' : 'says' }}">{{ $text['text'] }}</div>
+                @empty
+                    <p class="soft">No texts yet.</p>
+                @endforelse
+            </div>
+            <form method="post" action="{{ route('handset.write', $number) }}">@csrf
+                <label class="sr-only" for="text">Write a text</label>
+                <textarea class="input w-full" id="text" name="text" rows="2" required placeholder="Write a text"></textarea>
+                @error('text')<p class="error" role="alert">{{ $message }}</p>@enderror
+                <div class="flex gap-2 mt-2 flex-wrap"><select class="input" name="to" aria-label="To which line">@foreach ($lines as $line => $name)<option value="{{ $line }}" @selected($line === $lastLine)>{{ $name }}</option>@endforeach</select><button class="btn go">Send</button></div>
+            </form>
+        </section>
+        <section>
+            <h2 class="mb-2">Ring a line</h2>
+            <form class="panel" method="post" action="{{ route('handset.call', $number) }}">@csrf
+                <label class="field"><span>Line</span><select class="input" name="to">@foreach ($lines as $line => $name)<option value="{{ $line }}">{{ $name }}</option>@endforeach</select></label>
+                <label class="flex gap-2 items-center mb-1"><input type="checkbox" name="answered" value="1"> somebody answers</label>
+                <label class="flex gap-2 items-center mb-3"><input type="checkbox" name="withheld" value="1"> with the number withheld</label>
+                <label class="field"><span>How the phone system tells Linnet</span><select class="input" name="how"><option value="as_usual">as usual</option><option value="twice">twice</option><option value="broken">broken off halfway</option><option value="wrong_secret">with yesterday’s secret</option></select></label>
+                <button class="btn go">Ring, then hang up</button>
+            </form>
+        </section>
+    </div>
+@endsection
