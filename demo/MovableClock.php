@@ -12,7 +12,9 @@ use Psr\Clock\ClockInterface;
  */
 final readonly class MovableClock implements ClockInterface
 {
-    public function __construct(private string $file) {}
+    public function __construct(private string $file)
+    {
+    }
 
     public function now(): \DateTimeImmutable
     {

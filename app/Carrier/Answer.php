@@ -7,8 +7,10 @@ namespace App\Carrier;
 /** What the carrier said to a text handed over. */
 final readonly class Answer
 {
-    /** @param string|null $ref the carrier's own name for it */
-    private function __construct(public bool $accepted, public bool $final, public ?string $ref, public string $detail) {}
+    /** @param  string|null  $ref the carrier's own name for it */
+    private function __construct(public bool $accepted, public bool $final, public ?string $ref, public string $detail)
+    {
+    }
 
     public static function accepted(string $ref): self
     {

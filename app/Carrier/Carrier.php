@@ -12,7 +12,9 @@ use Illuminate\Support\Facades\Http;
 /** Hands texts over by HTTP, several at once, each under a key that makes a second handing over the same as the first. */
 final readonly class Carrier
 {
-    public function __construct(private string $url, #[\SensitiveParameter] private string $secret, private int $timeoutSeconds) {}
+    public function __construct(private string $url, #[\SensitiveParameter] private string $secret, private int $timeoutSeconds)
+    {
+    }
 
     /**
      * @param  list<Message>  $messages  with their lines loaded

@@ -30,7 +30,9 @@ use Psr\Clock\ClockInterface;
 /** Takes a text that somebody sent to one of the lines: kept once, reserved words obeyed at once, the rest left to people and rules. */
 final readonly class Inbound
 {
-    public function __construct(private ClockInterface $clock, private Door $door, private Profiles $profiles, private Texts $texts) {}
+    public function __construct(private ClockInterface $clock, private Door $door, private Profiles $profiles, private Texts $texts)
+    {
+    }
 
     /**
      * @param  string  $id  the carrier's own name for it; the same one again changes nothing

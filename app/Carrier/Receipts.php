@@ -16,7 +16,9 @@ final readonly class Receipts
 {
     private const STATES = ['arrived' => MessageState::Arrived, 'failed' => MessageState::Failed];
 
-    public function __construct(private ClockInterface $clock) {}
+    public function __construct(private ClockInterface $clock)
+    {
+    }
 
     /**
      * @param  string  $key  the idempotency key the text was handed over under: known even where the carrier's answer was lost

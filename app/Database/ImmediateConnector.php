@@ -8,7 +8,7 @@ use Illuminate\Database\Connectors\SQLiteConnector;
 
 final class ImmediateConnector extends SQLiteConnector
 {
-    /** @param array<int, mixed> $options */
+    /** @param  array<int, mixed>  $options */
     protected function createPdoConnection($dsn, $username, #[\SensitiveParameter] $password, $options): \PDO
     {
         return new ImmediatePdo($dsn, $username, $password, $options);

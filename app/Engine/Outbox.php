@@ -16,7 +16,9 @@ use Psr\Clock\ClockInterface;
 /** Hands over what has passed the gate. A crash in between hands over again under the same key, which the carrier takes once. */
 final readonly class Outbox
 {
-    public function __construct(private ClockInterface $clock, private Carrier $carrier, private int $atOnce, private int $attempts) {}
+    public function __construct(private ClockInterface $clock, private Carrier $carrier, private int $atOnce, private int $attempts)
+    {
+    }
 
     /** @return int how many were handed over or given up */
     public function deliver(): int

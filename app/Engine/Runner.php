@@ -38,7 +38,8 @@ final readonly class Runner
         private Profiles $profiles,
         private Situations $situations,
         private Texts $texts,
-    ) {}
+    ) {
+    }
 
     public function change(int $id): void
     {
@@ -117,7 +118,7 @@ final readonly class Runner
         }
     }
 
-    /** @param iterable<Run> $runs */
+    /** @param  iterable<Run>  $runs */
     private function lookAgain(iterable $runs): void
     {
         foreach ($runs as $run) {
@@ -164,7 +165,7 @@ final readonly class Runner
         }
     }
 
-    /** @param int|null $messageId a text of the run to put before the gate again first */
+    /** @param  int|null  $messageId a text of the run to put before the gate again first */
     private function advance(Run $run, ?int $messageId = null): void
     {
         $business = Business::ours();

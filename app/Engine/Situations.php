@@ -29,10 +29,13 @@ final class Situations
             'first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email,
         ], fn (mixed $value): bool => $value !== null);
         $type = $record->type;
-        $values = $labels = [];
+        $values = $labels = $says = [];
         foreach ($type->fields as $field) {
             $values[$field->key] = $this->value($field, $record->values[$field->key] ?? null, $business);
             $labels["$type->key.$field->key"] = mb_strtolower($field->name);
+            if ($field->kind === FieldKind::Line && $line !== null && $line->number === ($record->values[$field->key] ?? null)) {
+                $says["$type->key.$field->key"] = $line->name;
+            }
         }
 
         return new Situation(
@@ -51,6 +54,7 @@ final class Situations
             optedOut: $receiver->optedOut ?? false,
             lastReplyAt: $person === null ? null : $this->lastReply($person),
             labels: $labels,
+            says: $says,
         );
     }
 

@@ -25,7 +25,9 @@ use Psr\Clock\ClockInterface;
 /** Sends what a member of staff typed: past the checks made for automatic texts, never past an opt-out. */
 final readonly class StaffTexts
 {
-    public function __construct(private ClockInterface $clock, private Profiles $profiles, private Texts $texts) {}
+    public function __construct(private ClockInterface $clock, private Profiles $profiles, private Texts $texts)
+    {
+    }
 
     /** @return Reason|null why it was not sent; null if it is on its way */
     public function send(Conversation $conversation, Staff $staff, string $body): ?Reason

@@ -16,7 +16,9 @@ final readonly class Worker
 {
     private const AT_ONCE = 100;
 
-    public function __construct(private ClockInterface $clock, private Runner $runner, private Outbox $outbox) {}
+    public function __construct(private ClockInterface $clock, private Runner $runner, private Outbox $outbox)
+    {
+    }
 
     /** @return int how much was done; 0 means there is nothing to do now */
     public function round(): int

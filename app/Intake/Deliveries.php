@@ -18,7 +18,9 @@ final readonly class Deliveries
 {
     private const KEPT_CHARACTERS = 65_536;
 
-    public function __construct(private ClockInterface $clock, private Door $door, private int $mostBytes) {}
+    public function __construct(private ClockInterface $clock, private Door $door, private int $mostBytes)
+    {
+    }
 
     public function take(Source $source, string $body, bool $secretIsRight): Delivery
     {

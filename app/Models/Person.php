@@ -40,7 +40,11 @@ final class Person extends Model
         return $this->hasMany(Number::class);
     }
 
-    /** The number texts go to. @return HasOne<Number, $this> */
+    /**
+     * The number texts go to.
+     *
+     * @return HasOne<Number, $this>
+     */
     public function number(): HasOne
     {
         return $this->hasOne(Number::class)->oldestOfMany();

@@ -36,7 +36,7 @@ final class Trace extends Model
         return $this->belongsTo(Rule::class);
     }
 
-    /** @param array<string, int|null> $about */
+    /** @param  array<string, int|null>  $about */
     public static function note(Reason $reason, \DateTimeImmutable $at, array $about): void
     {
         self::query()->create([...$about, 'code' => $reason->code, 'with' => $reason->with, 'at' => $at]);

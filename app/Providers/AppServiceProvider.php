@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Carrier\Carrier;
-use Demo\MovableClock;
 use App\Clock\SystemClock;
 use App\Database\ImmediateConnector;
 use App\Engine\Outbox;
 use App\Intake\Deliveries;
 use App\Models\Business;
 use App\Models\Staff;
+use Demo\MovableClock;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\View\View as ViewData;
 use Psr\Clock\ClockInterface;
 
 final class AppServiceProvider extends ServiceProvider
@@ -43,9 +44,12 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        Model::shouldBeStrict(! $this->app->isProduction());
+        Model::shouldBeStrict(! $this->app->environment('production', 'demo'));
 
-        View::composer('*', fn ($view) => $view->with('business', resolve('business')));
+        View::composer(
+            ['components.time', 'today.show', 'people.show', 'conversations.show', 'rules.preview'],
+            fn (ViewData $view) => $view->with('business', resolve('business')),
+        );
 
         Gate::define('administer', fn (Staff $staff): bool => $staff->role->administers());
         Gate::define('converse', fn (Staff $staff): bool => $staff->role->converses());

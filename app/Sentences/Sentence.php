@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace App\Sentences;
 
 use App\Clock\Said;
+use Linnet\Core\Number\Numbers;
 use Linnet\Core\Reason;
 
 /** Makes a reason into the sentence a person reads. */
 final class Sentence
 {
-    /** @param Reason|array{code: string, with: array<string, mixed>} $reason */
+    /** @param  Reason|array{code: string, with: array<string, mixed>}  $reason */
     public static function of(Reason|array $reason): string
     {
         [$code, $with] = $reason instanceof Reason ? [$reason->code, $reason->with] : [$reason['code'], $reason['with']];
         $said = array_map(self::say(...), $with);
+        if (isset($said['number'])) {
+            $said['number'] = Numbers::pretty($said['number']);
+        }
         $said['nearest'] = ($with['nearest'] ?? '') === '' ? '' : " Did you mean “{$said['nearest']}”?";
         if (is_string($with['zone'] ?? null)) {
             $said['place'] = Said::place($with['zone']);

@@ -31,6 +31,7 @@ final class RecordSaid
         if ($value === null) {
             return null;
         }
+
         return match ($field->kind) {
             FieldKind::Choice => (string) $value,
             FieldKind::Line => 'on the '.(Line::query()->firstWhere('number', $value)->name ?? (string) $value),

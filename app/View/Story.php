@@ -22,8 +22,10 @@ final readonly class Story
     /** Decisions that say no more than the text they led to. */
     private const SILENT = ['start.began', 'run.finished'];
 
-    /** @param array<string, list<StoryEntry>> $days by the day's name, oldest first */
-    private function __construct(public array $days) {}
+    /** @param  array<string, list<StoryEntry>>  $days by the day's name, oldest first */
+    private function __construct(public array $days)
+    {
+    }
 
     public static function of(Person $person, string $zone): self
     {
@@ -39,12 +41,12 @@ final readonly class Story
     {
         return self::inOrder([
             ...self::messages(Message::query()->where('conversation_id', $conversation->id)),
-            ...self::decisions($conversation->person),
+            ...self::decisions($conversation->person, quietly: true),
             ...self::records($conversation->person, $zone),
         ], $zone);
     }
 
-    /** @param list<StoryEntry> $entries */
+    /** @param  list<StoryEntry>  $entries */
     private static function inOrder(array $entries, string $zone): self
     {
         usort($entries, fn (StoryEntry $a, StoryEntry $b): int => [$a->at, $a->rank] <=> [$b->at, $b->rank]);
@@ -60,15 +62,19 @@ final readonly class Story
      */
     private static function messages($query): array
     {
-        return array_values($query->with(['rule', 'staff', 'line', 'person.number'])->orderByDesc('at')->orderByDesc('id')->limit(self::MOST)->get()
+        return array_values($query->with(['rule', 'staff', 'line', 'person.number'])->orderByDesc('at')->orderByDesc('id')->limit(self::MOST)->get()->reverse()
             ->map(fn (Message $message): StoryEntry => new StoryEntry($message->at, $message->isInbound() ? 0 : 2, message: $message))->all());
     }
 
-    /** @return list<StoryEntry> */
-    private static function decisions(Person $person): array
+    /**
+     * @param  bool  $quietly  leave out the rules that did not concern it
+     * @return list<StoryEntry>
+     */
+    private static function decisions(Person $person, bool $quietly = false): array
     {
         $traces = Trace::query()->where('person_id', $person->id)->whereNotIn('code', self::SILENT)
-            ->with('rule')->orderByDesc('id')->limit(self::MOST)->get();
+            ->when($quietly, fn ($query) => $query->where(fn ($any) => $any->whereNotNull('run_id')->orWhereNotLike('code', 'condition.%')))
+            ->with('rule')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
 
         return array_values($traces->map(fn (Trace $trace): StoryEntry => new StoryEntry(
             $trace->at, 1, says: self::say($trace), rule: $trace->rule,
@@ -88,7 +94,7 @@ final readonly class Story
     /** @return list<StoryEntry> */
     private static function records(Person $person, string $zone): array
     {
-        $records = Record::query()->where('person_id', $person->id)->with('type.fields')->orderByDesc('id')->limit(self::MOST)->get();
+        $records = Record::query()->where('person_id', $person->id)->with('type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
 
         return array_values($records->map(fn (Record $record): StoryEntry => new StoryEntry(
             $record->added_at, 0, says: RecordSaid::of($record, $zone),

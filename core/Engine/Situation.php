@@ -19,6 +19,7 @@ final readonly class Situation
      * @param  \DateTimeImmutable|null  $lastReplyAt  when the person last texted
      * @param  array<string, TextFate>  $fates  what became of the run's texts, by name
      * @param  array<string, string>  $labels  what a field is called on screen, by path
+     * @param  array<string, string>  $says  how a value is said, by path, where not as it is kept
      */
     public function __construct(
         public \DateTimeImmutable $now,
@@ -32,6 +33,7 @@ final readonly class Situation
         public ?\DateTimeImmutable $runBeganAt = null,
         public array $fates = [],
         public array $labels = [],
+        public array $says = [],
     ) {
     }
 
@@ -54,19 +56,19 @@ final readonly class Situation
     public function later(\DateTimeImmutable $now, array $fates = []): self
     {
         return new self($now, $this->facts, $this->who, $this->zone, $this->businessZone, $this->opening, $this->optedOut,
-            $this->lastReplyAt, $this->runBeganAt, [...$this->fates, ...$fates], $this->labels);
+            $this->lastReplyAt, $this->runBeganAt, [...$this->fates, ...$fates], $this->labels, $this->says);
     }
 
     public function since(\DateTimeImmutable $began): self
     {
         return new self($this->now, $this->facts, $this->who, $this->zone, $this->businessZone, $this->opening, $this->optedOut,
-            $this->lastReplyAt, $began, $this->fates, $this->labels);
+            $this->lastReplyAt, $began, $this->fates, $this->labels, $this->says);
     }
 
     /** The same, had the person not written: how a rehearsal begins. */
     public function unanswered(): self
     {
         return new self($this->now, $this->facts, $this->who, $this->zone, $this->businessZone, $this->opening, $this->optedOut,
-            null, $this->runBeganAt, $this->fates, $this->labels);
+            null, $this->runBeganAt, $this->fates, $this->labels, $this->says);
     }
 }

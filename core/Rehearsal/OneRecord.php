@@ -28,11 +28,12 @@ final class OneRecord
     /** A run that has not ended after so many looks is cut. */
     private const LOOKS = 1000;
 
-    private bool $openingSpent;
+    /** @var array<string, true> lines that have had their opening, by name */
+    private array $spent = [];
 
     /**
      * @param  \Closure(Text): string  $lineName  what the line a text leaves from is called
-     * @param  bool  $openingSpent  this person has had an automatic text before
+     * @param  \Closure(Text): bool  $openingSpent  this person has had an automatic text on its line before
      */
     public function __construct(
         private readonly Rule $rule,
@@ -40,10 +41,9 @@ final class OneRecord
         private readonly Business $business,
         private readonly Policy $policy,
         private readonly \Closure $lineName,
-        bool $openingSpent,
+        private readonly \Closure $openingSpent,
         private readonly string $seed = 'rehearsal',
     ) {
-        $this->openingSpent = $openingSpent;
     }
 
     public function rehearse(Situation $situation): Rehearsed
@@ -81,19 +81,21 @@ final class OneRecord
         $now = $situation->now;
         $judgements = [];
         $composed = null;
+        $line = ($this->lineName)($effect->step);
+        $first = ! isset($this->spent[$line]) && ! ($this->openingSpent)($effect->step);
         for ($holds = 0; $holds < 10; $holds++) {
             try {
-                $composed = Composed::of($effect->step->wording, $situation->facts, $this->to, $this->business, $now, ! $this->openingSpent, $this->seed.$effect->name);
+                $composed = Composed::of($effect->step->wording, $situation->facts, $this->to, $this->business, $now, $first, $this->seed.$effect->name);
             } catch (TemplateError $e) {
                 return new RehearsedText($effect->step->id, $situation->now, null, null, $judgements, $e->reason());
             }
             $judgements[] = $judgement = Gate::judge(new Candidate(
-                Origin::Rule, $effect->step->kind, $composed->body, $this->to, Power::On, Power::On, ($this->lineName)($effect->step),
+                Origin::Rule, $effect->step->kind, $composed->body, $this->to, Power::On, Power::On, $line,
             ), $this->policy, $now);
             $verdict = $judgement->verdict();
 
             if ($verdict->say === Say::Pass) {
-                $this->openingSpent = true;
+                $this->spent[$line] = true;
 
                 return new RehearsedText($effect->step->id, $situation->now, $now, $composed, $judgements);
             }

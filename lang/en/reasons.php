@@ -128,7 +128,7 @@ return [
         'too_large' => 'It was larger than :kilobytes KB.',
         'repeated' => 'Exactly this had come before and was used then.',
         'empty' => 'It was empty.',
-        'not_json' => 'It is not JSON: :detail.',
+        'not_json' => 'It could not be read as JSON. It may have been cut off on the way; ask the sender to send it again.',
     ],
 
     'carrier' => [

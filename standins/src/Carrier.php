@@ -12,7 +12,9 @@ use Illuminate\Support\Str;
 /** Takes texts under an idempotency key, refuses what cannot arrive, filters repeats, and says later what became of each. */
 final readonly class Carrier
 {
-    public function __construct(private MovableClock $clock) {}
+    public function __construct(private MovableClock $clock)
+    {
+    }
 
     /** @return array{int, array<string, string>} HTTP status and answer */
     public function take(string $key, string $from, string $to, string $text): array
@@ -82,7 +84,7 @@ final readonly class Carrier
         }
     }
 
-    /** @param array<string, string> $what */
+    /** @param  array<string, string>  $what */
     private function say(array $what, float $delay): void
     {
         Courier::send('/in/carrier', config()->string('standins.carrier_secret'), json_encode($what, JSON_THROW_ON_ERROR), $delay);

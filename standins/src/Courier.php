@@ -13,9 +13,11 @@ final readonly class Courier
 {
     private const TRIES = 20;
 
-    public function __construct(private string $linnet) {}
+    public function __construct(private string $linnet)
+    {
+    }
 
-    /** @param float $delay real seconds */
+    /** @param  float  $delay real seconds */
     public static function send(string $path, string $secret, string $body, float $delay = 0.0): void
     {
         DB::table('errands')->insert(['path' => $path, 'secret' => $secret, 'body' => $body, 'due' => microtime(true) + $delay]);

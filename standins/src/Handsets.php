@@ -62,7 +62,7 @@ final class Handsets
         ])->all());
     }
 
-    /** @param array<string, string> $person */
+    /** @param  array<string, string>  $person */
     private static function name(array $person): string
     {
         $name = trim(($person['first_name'] ?? '').' '.($person['last_name'] ?? ''));

@@ -13,9 +13,11 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class PhoneSystem
 {
-    public function __construct(private MovableClock $clock) {}
+    public function __construct(private MovableClock $clock)
+    {
+    }
 
-    /** @param string $how as_usual, twice, broken or wrong_secret */
+    /** @param  string  $how as_usual, twice, broken or wrong_secret */
     public function call(string $from, string $to, bool $withheld, bool $answered, string $how): void
     {
         $now = $this->clock->now();

@@ -63,10 +63,10 @@ final class Demo extends Command
             $this->act($event);
             $this->settle();
         }
-        $this->waitUntil($clock, new \DateTimeImmutable((string) $this->option('at'), $utc));
+        $this->waitUntil($clock, new \DateTimeImmutable((string) $this->input->getOption('at'), $utc));
     }
 
-    /** @param array<string, string|bool> $event */
+    /** @param  array<string, string|bool>  $event */
     private function act(array $event): void
     {
         $line = Line::query()->firstWhere('key', $event['to'] ?? '')?->number;
@@ -102,7 +102,7 @@ final class Demo extends Command
         } while ($done + $worked > 0);
     }
 
-    /** @param array<string, mixed> $body */
+    /** @param  array<string, mixed>  $body */
     private function post(string $path, array $body): mixed
     {
         return Http::timeout(20)->post(config()->string('linnet.demo.standins_url').$path, $body)->throw()->json('errands');

@@ -15,7 +15,7 @@ final class Length extends Command
 
     public function handle(): int
     {
-        $text = $this->argument('text');
+        $text = (string) $this->input->getArgument('text');
         if (! mb_check_encoding($text, 'UTF-8')) {
             $this->components->error('The text is not UTF-8.');
 

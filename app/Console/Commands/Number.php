@@ -18,7 +18,7 @@ final class Number extends Command
     public function handle(): int
     {
         try {
-            $number = Numbers::read($this->argument('text'), (string) $this->option('country'));
+            $number = Numbers::read((string) $this->input->getArgument('text'), (string) $this->input->getOption('country'));
             $found = ['e164' => $number->e164, 'kind' => $number->kind->value, 'zones' => $number->zones, 'problem' => null];
         } catch (NotANumber $e) {
             $found = ['e164' => null, 'kind' => 'unknown', 'zones' => [], 'problem' => Sentence::of($e->reason())];

@@ -26,10 +26,10 @@ final class Render extends Command
 
     public function handle(): int
     {
-        $file = (string) $this->option('facts');
+        $file = (string) $this->input->getOption('facts');
         $facts = is_file($file) ? json_decode((string) file_get_contents($file), true) : ($file === '' ? [] : null);
-        $at = Moment::parse((string) $this->option('at'))?->at;
-        $zone = (string) $this->option('zone');
+        $at = Moment::parse((string) $this->input->getOption('at'))?->at;
+        $zone = (string) $this->input->getOption('zone');
         $problem = match (true) {
             ! is_array($facts) => "--facts: “{$file}” is no file with a JSON object.",
             $at === null => '--at: give a moment with its offset, such as 2026-03-02T16:20:00Z.',
@@ -43,7 +43,7 @@ final class Render extends Command
         }
 
         try {
-            $text = (new Renderer(Facts::fromJson($facts), $at, $zone, (string) $this->option('locale')))->render(Template::parse($this->argument('template')));
+            $text = (new Renderer(Facts::fromJson($facts), $at, $zone, (string) $this->input->getOption('locale')))->render(Template::parse((string) $this->input->getArgument('template')));
             $found = ['text' => $text];
         } catch (TemplateError $e) {
             $found = ['problem' => ['at' => $e->at, 'says' => Sentence::of($e->reason())]];

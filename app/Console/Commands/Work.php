@@ -21,7 +21,6 @@ final class Work extends Command
         $this->trap([SIGTERM, SIGINT], function () use (&$going): void {
             $going = false;
         });
-        // @phpstan-ignore while.alwaysTrue (the signal handler ends it)
         while ($going) {
             $done = $worker->round();
             if ($done === 0 && $this->option('until-idle')) {

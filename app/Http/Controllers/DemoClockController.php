@@ -15,7 +15,9 @@ final class DemoClockController
 {
     public function __invoke(Request $request, ClockInterface $clock): RedirectResponse
     {
-        abort_unless($clock instanceof MovableClock, 404);
+        if (! $clock instanceof MovableClock) {
+            abort(404);
+        }
         $now = $clock->now();
         $to = match ($request->validate(['by' => 'required|in:minute,two_minutes,hour,day,next'])['by']) {
             'minute' => $now->modify('+1 minute'),

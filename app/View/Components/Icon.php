@@ -13,7 +13,9 @@ final class Icon extends Component
     /** @var array<string, string> */
     private static array $drawn = [];
 
-    public function __construct(private readonly string $name) {}
+    public function __construct(private readonly string $name)
+    {
+    }
 
     public function render(): HtmlString
     {

@@ -17,7 +17,9 @@ use Psr\Clock\ClockInterface;
 /** The rail at the left: where one can go, who is here, and in the demo the clock. */
 final class Rail extends Component
 {
-    public function __construct(private readonly Request $request, private readonly ClockInterface $clock) {}
+    public function __construct(private readonly Request $request, private readonly ClockInterface $clock)
+    {
+    }
 
     public function render(): View
     {

@@ -13,5 +13,7 @@ final readonly class Paragraph
      * @param  list<string|Word>  $parts
      * @param  string|null  $mark  the letter of its text on the time line
      */
-    public function __construct(public array $parts, public ?Text $text = null, public ?string $mark = null) {}
+    public function __construct(public array $parts, public ?Text $text = null, public ?string $mark = null)
+    {
+    }
 }

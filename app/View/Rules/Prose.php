@@ -207,7 +207,7 @@ final readonly class Prose
         return new Word($this->plain($test->value), 'choice', null, $this->fieldName($test->field), array_combine($options, $options), ['value' => $this->plain($test->value), 'field' => $test->field]);
     }
 
-    /** @param array<int, Condition> $tests */
+    /** @param  array<int, Condition>  $tests */
     private function testOf(array $tests, FieldKind $kind): ?FieldTest
     {
         foreach ($tests as $test) {

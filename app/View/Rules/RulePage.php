@@ -125,10 +125,12 @@ final class RulePage
      */
     public function addedTo(Text $step): array
     {
-        $first = ! $this->openingSpent() && $step === array_values(array_filter($this->written->steps, fn ($s): bool => $s instanceof Text))[0];
+        $first = ! $this->openingSpent($step) && $step === array_values(array_filter($this->written->steps, fn ($s): bool => $s instanceof Text))[0];
         $sender = $this->business->asSender();
 
-        return $first ? explode("\n", Opening::around("\n", $sender->name, $sender->stopLine), 2) + ['', ''] : ['', ''];
+        [$before, $after] = [...explode("\n", Opening::around("\n", $sender->name, $sender->stopLine), 2), ''];
+
+        return $first ? [$before, $after] : ['', ''];
     }
 
     /** "09:00 to 18:00 on a Monday": the opening hours of the sample's day. */
@@ -163,17 +165,18 @@ final class RulePage
         if ($this->receiver === null || $this->sample === null) {
             return null;
         }
+
         return new OneRecord(
             $rule, $this->receiver, $this->business->asSender(), $this->business->gatePolicy(),
-            fn (Text $step): string => $this->lineOf($step)->name ?? 'a line', $this->openingSpent(),
+            fn (Text $step): string => $this->lineOf($step)->name ?? 'a line', $this->openingSpent(...),
         );
     }
 
-    /** The sample's person has had an automatic text before the record came in. */
-    private function openingSpent(): bool
+    /** The sample's person has had an automatic text on the step's line before the record came in. */
+    private function openingSpent(Text $step): bool
     {
-        return $this->sample !== null && Message::query()->where('person_id', $this->sample->person_id)->where('origin', MessageOrigin::Rule)
-            ->whereIn('state', MessageState::left())->where('left_at', '<', $this->sample->added_at)->exists();
+        return $this->sample !== null && Message::query()->where('person_id', $this->sample->person_id)->where('line_id', $this->lineOf($step)?->id)
+            ->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('left_at', '<', $this->sample->added_at)->exists();
     }
 
     private function situationOf(Record $record): Situation

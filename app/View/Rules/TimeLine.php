@@ -88,7 +88,7 @@ final readonly class TimeLine
         $nights = [];
         $times = array_keys($this->places);
         for ($i = 0; $i + 1 < count($times); $i++) {
-            if ($times[$i + 1] - $times[$i] > self::BREAK_HOURS * 3600) {
+            if (self::BREAK_HOURS * 3600 < $times[$i + 1] - $times[$i]) {
                 continue;
             }
             foreach ($this->closed($times[$i], $times[$i + 1]) as [$from, $to]) {
@@ -118,7 +118,7 @@ final readonly class TimeLine
 
     public function endX(): float
     {
-        return min(self::WIDTH - 16.0, max($this->places) + 110.0);
+        return min(self::WIDTH - 16.0, max(0.0, ...$this->places) + 110.0);
     }
 
     /** @return array{array<int, float>, list<array{from: float, to: float, days: int}>} */
@@ -141,7 +141,7 @@ final readonly class TimeLine
             $widths[$i] = $hours > self::BREAK_HOURS ? self::BREAK_WIDTH + $least : max($least, min(self::MOST, $hours * self::PER_HOUR));
         }
         $room = self::WIDTH - 60.0 - 170.0;
-        $scale = array_sum($widths) > $room ? $room / array_sum($widths) : 1.0;
+        $scale = $widths === [] ? 1.0 : min(2.4, $room / array_sum($widths));
 
         $places = [$times[0] => 60.0];
         $breaks = [];
@@ -210,11 +210,11 @@ final readonly class TimeLine
     {
         $joined = [];
         foreach ($nights as $night) {
-            $last = count($joined) - 1;
-            if ($last >= 0 && abs($joined[$last]['x'] + $joined[$last]['width'] - $night['x']) < 0.6) {
-                $joined[$last]['width'] += $night['width'];
+            $before = array_pop($joined);
+            if ($before !== null && abs($before['x'] + $before['width'] - $night['x']) < 0.6) {
+                $joined[] = ['x' => $before['x'], 'width' => $before['width'] + $night['width']];
             } else {
-                $joined[] = $night;
+                array_push($joined, ...array_filter([$before, $night]));
             }
         }
 

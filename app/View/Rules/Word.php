@@ -22,7 +22,8 @@ final readonly class Word
         public string $ask,
         public array $choices,
         public array $values,
-    ) {}
+    ) {
+    }
 
     public function place(): string
     {

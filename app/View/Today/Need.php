@@ -23,7 +23,8 @@ final readonly class Need
         public string $act,
         public string $href,
         public ?Message $message = null,
-    ) {}
+    ) {
+    }
 
     /** @return list<self> the most pressing first */
     public static function all(\DateTimeImmutable $now): array

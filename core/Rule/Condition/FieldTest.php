@@ -43,7 +43,7 @@ final readonly class FieldTest implements Condition
     {
         $value = $situation->facts->at($this->field);
         $missing = $value === null || $value === '' || $value === [];
-        $with = ['field' => $situation->label($this->field), 'value' => self::say($value, $situation)];
+        $with = ['field' => $situation->label($this->field), 'value' => $situation->says[$this->field] ?? self::say($value, $situation)];
         if ($this->test === Test::Empty || $this->test === Test::Filled) {
             return new Weighed(Truth::of($missing === ($this->test === Test::Empty)), new Reason($missing ? 'condition.is_empty' : 'condition.value', $with));
         }

@@ -18,7 +18,7 @@
                 <input type="hidden" name="step" value="{{ $step->id }}">
                 <label class="sr-only" for="text-{{ $step->id }}">The words of this text</label>
                 <textarea class="input" id="text-{{ $step->id }}" name="text" x-ref="text" x-on:input="typed" x-on:keydown.escape="close"
-                    hx-post="{{ route('rules.preview', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-trigger="input changed delay:250ms" hx-target="#preview-{{ $step->id }}" hx-swap="innerHTML"
+                    hx-post="{{ route('rules.preview', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-trigger="input changed delay:250ms" hx-target="#preview-{{ $step->id }}" hx-swap="innerHTML" hx-params="step,text"
                     @if ($error !== '') aria-invalid="true" aria-describedby="{{ $place }}-error" @endif>{{ $words }}</textarea>
                 @if ($error !== '')<p class="error" role="alert" id="{{ $place }}-error"><x-icon name="circle-alert" />{{ $error }}</p>@endif
                 <div id="preview-{{ $step->id }}" aria-live="polite"></div>

@@ -8,11 +8,11 @@
                 @foreach ($states as $state)<option value="{{ $state->value }}" @selected($asked['state'] === $state->value)>{{ $state->word() }}</option>@endforeach
             </select></label>
         <label><span class="sm">Rule</span>
-            <select class="input" name="rule"><option value="">Any</option>@foreach ($rules as $rule)<option value="{{ $rule->id }}" @selected((int) $asked['rule'] === $rule->id)>{{ $rule->name }}</option>@endforeach</select></label>
+            <select class="input w-48" name="rule"><option value="">Any</option>@foreach ($rules as $rule)<option value="{{ $rule->id }}" @selected((int) $asked['rule'] === $rule->id)>{{ $rule->name }}</option>@endforeach</select></label>
         <label><span class="sm">Line</span>
             <select class="input" name="line"><option value="">Any</option>@foreach ($lines as $line)<option value="{{ $line->id }}" @selected((int) $asked['line'] === $line->id)>{{ $line->name }}</option>@endforeach</select></label>
         <label><span class="sm">Day</span><input class="input" type="date" name="day" value="{{ $asked['day'] }}"></label>
-        <label><span class="sm">Name or number</span><input class="input w-40" type="search" name="find" value="{{ $asked['find'] }}"></label>
+        <label><span class="sm">Name or number</span><input class="input w-32" type="search" name="find" value="{{ $asked['find'] }}"></label>
         <label><span class="sm">Order</span><select class="input" name="order"><option value="newest">Newest first</option><option value="oldest" @selected($asked['order'] === 'oldest')>Oldest first</option></select></label>
         <button class="btn">Show</button>
         @if (array_filter(array_diff_key($asked, ['order' => 1])) !== [])<a class="link" href="{{ route('sent.index') }}">Show all</a>@endif

@@ -1,0 +1,59 @@
+// Takes the pictures of the main views from the demo's data: start bin/demo (fresh, with its clock stopped), then run this.
+//   DEMO_CLOCK=stop bin/demo --fresh        node docs/screenshots/take.mjs [name …]
+import { chromium } from '@playwright/test';
+
+const linnet = process.env.APP_URL ?? 'http://127.0.0.1:8000';
+const standins = process.env.STANDINS_URL ?? 'http://127.0.0.1:8001';
+const folder = process.env.SHOTS ?? new URL('.', import.meta.url).pathname;
+const wanted = process.argv.slice(2);
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  chromiumSandbox: false,
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-sync'],
+});
+const page = await browser.newPage({
+  viewport: { width: Number(process.env.WIDTH ?? 1280), height: 800 },
+  colorScheme: process.env.SCHEME ?? 'light',
+});
+page.on('console', (message) => message.type() === 'error' && console.error('console:', message.text()));
+page.on('pageerror', (error) => console.error('page:', error.message));
+
+const shot = async (name, address, before = async () => {}) => {
+  if (wanted.length > 0 && !wanted.includes(name)) return;
+  await page.goto(address);
+  await before();
+  await page.waitForTimeout(250);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+};
+const follow = (name) => async () => page.getByRole('link', { name }).first().click();
+
+await shot('log-in', `${linnet}/log-in`);
+await page.goto(`${linnet}/log-in`);
+await page.getByLabel('Email').fill('mira@osierquay.example');
+await page.getByLabel('Password').fill('boathouse');
+await page.getByRole('button', { name: 'Log in' }).click();
+
+await shot('today', `${linnet}/today`);
+await shot('rules', `${linnet}/rules`);
+await shot('rule', `${linnet}/rules/1`);
+await shot('rule-held', `${linnet}/rules/3`, async () => {
+  await page.getByText('Joy Nakamura').first().click();
+  await page.getByLabel('Another record').selectOption({ label: 'Joy Nakamura, call on Mon 2 March 06:50' });
+  await page.getByRole('button', { name: 'Show' }).click();
+});
+await shot('rule-words', `${linnet}/rules/1`, async () => {
+  await page.getByRole('button', { name: 'Change the words' }).first().click();
+  await page.getByLabel('The words of this text').first().waitFor();
+  await page.waitForTimeout(600);
+});
+await shot('conversations', `${linnet}/conversations?show=waiting`, follow(/Rosa Delgado|Priya Raman/));
+await shot('people', `${linnet}/people`);
+await shot('person', `${linnet}/people?find=petts`, follow('Jon Petts'));
+await shot('sent', `${linnet}/sent`);
+await shot('source', `${linnet}/sources/1`);
+await shot('safeguards', `${linnet}/safeguards`);
+await shot('stand-ins', standins);
+await shot('handset', `${standins}/handsets/+447700900455`);
+
+await browser.close();
