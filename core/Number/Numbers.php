@@ -34,7 +34,7 @@ final class Numbers
             throw NotANumber::because('empty', $written, $country);
         }
 
-        if (preg_match('/\d/', $text) !== 1) {
+        if (preg_match('/\p{Nd}/u', $text) !== 1) {
             throw NotANumber::because('withheld', $written, $country);
         }
 
