@@ -1,6 +1,6 @@
 <?php
 
-// The two array functions of PHP 8.5 that the framework expects of a polyfill package.
+// The functions of PHP 8.5 that the framework expects of a polyfill package.
 
 if (! function_exists('array_first')) {
     /**
@@ -25,5 +25,25 @@ if (! function_exists('array_last')) {
     function array_last(array $array): mixed
     {
         return $array === [] ? null : $array[array_key_last($array)];
+    }
+}
+
+if (! function_exists('get_error_handler')) {
+    function get_error_handler(): ?callable
+    {
+        $handler = set_error_handler(null);
+        restore_error_handler();
+
+        return $handler;
+    }
+}
+
+if (! function_exists('get_exception_handler')) {
+    function get_exception_handler(): ?callable
+    {
+        $handler = set_exception_handler(null);
+        restore_exception_handler();
+
+        return $handler;
     }
 }

@@ -34,6 +34,18 @@ final class Said
         };
     }
 
+    /** A count with its noun, small ones in words: "four people", "one text", "143 texts". */
+    public static function count(int $many, string $one, string $more): string
+    {
+        $word = match (true) {
+            $many === 0 => 'no',
+            $many <= 10 => (string) (new \NumberFormatter('en_GB', \NumberFormatter::SPELLOUT))->format($many),
+            default => (string) $many,
+        };
+
+        return $word.' '.($many === 1 ? $one : $more);
+    }
+
     /** A price in millionths of the currency's unit: "3.2p", "£12.40". */
     public static function price(int $micros, string $currency): string
     {

@@ -39,7 +39,7 @@ final readonly class Situation
 
     public function hasReplied(): bool
     {
-        return $this->lastReplyAt !== null && $this->runBeganAt !== null && $this->lastReplyAt >= $this->runBeganAt;
+        return $this->lastReplyAt !== null && $this->runBeganAt !== null && $this->lastReplyAt > $this->runBeganAt;
     }
 
     public function isOpen(): bool

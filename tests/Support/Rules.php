@@ -21,7 +21,7 @@ final class Rules
         return (new self)->onlyIf(['field' => 'call.outcome', 'test' => 'is', 'value' => 'missed']);
     }
 
-    /** @param array<string, mixed> $condition */
+    /** @param  array<string, mixed>  $condition */
     public function onlyIf(array $condition): self
     {
         $this->document['conditions']['all'][] = $condition;
@@ -61,7 +61,7 @@ final class Rules
         return $this;
     }
 
-    /** @param array<string, mixed> $again */
+    /** @param  array<string, mixed>  $again */
     public function again(array $again): self
     {
         $this->document['again'] = $again;
@@ -80,7 +80,7 @@ final class Rules
         return Rule::read(Doc::of($this->document));
     }
 
-    /** @param array<string, mixed> $step */
+    /** @param  array<string, mixed>  $step */
     private function step(array $step): self
     {
         $this->document['steps'][] = ['id' => 's'.(count($this->document['steps']) + 1)] + $step;

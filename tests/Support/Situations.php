@@ -17,7 +17,7 @@ use Linnet\Core\Time\WeeklyHours;
 /** The boathouse's surroundings for tests of the core: open 09:00 to 18:00, London. */
 final class Situations
 {
-    /** @param array<string, mixed> $facts */
+    /** @param  array<string, mixed>  $facts */
     public static function at(string $now, array $facts = [], bool $optedOut = false, ?string $lastReplyAt = null): Situation
     {
         return new Situation(
@@ -28,7 +28,7 @@ final class Situations
         );
     }
 
-    /** @param non-empty-list<string> $zones */
+    /** @param  non-empty-list<string>  $zones */
     public static function receiver(array $zones = ['Europe/London'], bool $optedOut = false, bool $optedIn = false, ?string $number = '+447700900123', NumberKind $kind = NumberKind::Mobile, ?bool $alive = null): Receiver
     {
         return new Receiver('Ana', $number, 'GB', $kind, $alive, $zones[0], $zones, 'en_GB', $optedOut, $optedIn);

@@ -3,11 +3,11 @@
     <div id="today" hx-get="{{ route('today') }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-target="#today">
         <p class="crumb"><x-time :at="$page->now" format="l j F" /></p>
         <h1 class="lead">
-            <a href="{{ route('sent.index', ['day' => $page->day->date, 'state' => 'left']) }}">{{ trans_choice('{0} No texts|{1} One text|[2,*] :count texts', $page->left) }}</a>
+            <a href="{{ route('sent.index', ['day' => $page->day->date, 'state' => 'left']) }}">{{ ucfirst(\App\Clock\Said::count($page->left, 'text', 'texts')) }}</a>
             {{ $page->left === 1 ? 'has' : 'have' }} gone out today{{ $page->coming === 0 ? ', and nothing more is due before midnight.' : ' and' }}
-            @if ($page->coming > 0)<a href="{{ route('sent.index', ['state' => 'waiting']) }}">{{ $page->coming }} more</a> {{ $page->coming === 1 ? 'is' : 'are' }} due before midnight.@endif
-            @if ($page->needs !== [])<a href="#needs">{{ trans_choice('{1} One thing|[2,*] :count things', count($page->needs)) }}</a> {{ count($page->needs) === 1 ? 'needs' : 'need' }} you,@else Nothing needs you,@endif
-            and @if ($page->waiting > 0)<a href="{{ route('conversations.index', ['show' => 'waiting']) }}">{{ trans_choice('{1} one person|[2,*] :count people', $page->waiting) }}</a> {{ $page->waiting === 1 ? 'is' : 'are' }} waiting for an answer.@else nobody is waiting for an answer.@endif
+            @if ($page->coming > 0)<a href="{{ route('sent.index', ['state' => 'waiting']) }}">{{ \App\Clock\Said::count($page->coming, 'more', 'more') }}</a> {{ $page->coming === 1 ? 'is' : 'are' }} due before midnight.@endif
+            @if ($page->needs !== [])<a href="#needs">{{ ucfirst(\App\Clock\Said::count(count($page->needs), 'thing', 'things')) }}</a> {{ count($page->needs) === 1 ? 'needs' : 'need' }} you,@else Nothing needs you,@endif
+            and @if ($page->waiting > 0)<a href="{{ route('conversations.index', ['show' => 'waiting']) }}">{{ \App\Clock\Said::count($page->waiting, 'person', 'people') }}</a> {{ $page->waiting === 1 ? 'is' : 'are' }} waiting for an answer.@else nobody is waiting for an answer.@endif
         </h1>
 
         <svg class="drawn day-drawn mb-5" viewBox="0 0 1008 118" role="img" aria-label="Texts today, hour by hour">

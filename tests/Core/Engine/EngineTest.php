@@ -24,7 +24,7 @@ final class EngineTest extends TestCase
 {
     private const BEGAN = '2026-03-02T10:00:00Z';
 
-    /** @param array<string, mixed> $again */
+    /** @param  array<string, mixed>  $again */
     #[DataProvider('policies')]
     public function testWhatKeepsTwoRunsApart(array $again, ?string $personId, ?string $last, ?string $occasion, string $code): void
     {
@@ -165,7 +165,7 @@ final class EngineTest extends TestCase
         self::assertEquals($a->state, RunState::fromArray($a->state->toArray()));
     }
 
-    /** @param array<string, TextFate> $fates */
+    /** @param  array<string, TextFate>  $fates */
     private static function look(Rule $rule, ?Outcome $before, string $now, array $fates = [], ?string $replied = null, bool $optedOut = false): Outcome
     {
         return Engine::advance(

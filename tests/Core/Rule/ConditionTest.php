@@ -13,7 +13,7 @@ use Tests\Support\Situations;
 
 final class ConditionTest extends TestCase
 {
-    /** @param array<string, mixed> $condition */
+    /** @param  array<string, mixed>  $condition */
     #[DataProvider('conditions')]
     public function testWeighs(array $condition, Truth $truth, string $because): void
     {

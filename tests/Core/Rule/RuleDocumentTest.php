@@ -30,7 +30,7 @@ final class RuleDocumentTest extends TestCase
         yield 'every kind of condition and step' => [self::everything()->build()->toJson()];
     }
 
-    /** @param list<string> $expected */
+    /** @param  list<string>  $expected */
     #[DataProvider('mistakes')]
     public function testNamesThePlaceOfEveryMistake(string $find, string $replace, array $expected): void
     {

@@ -31,7 +31,7 @@ final class LengthTest extends TestCase
         }
     }
 
-    /** @param list<string> $culprits */
+    /** @param  list<string>  $culprits */
     #[DataProvider('texts')]
     public function testCountsUnitsPartsAndWhatIsLeft(string $text, string $encoding, int $units, int $parts, int $left, array $culprits = []): void
     {

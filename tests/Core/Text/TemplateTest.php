@@ -68,7 +68,7 @@ final class TemplateTest extends TestCase
         yield 'in other tongues' => ['{{ booking.starts_at | as: "relative day" }}', 'morgen', 'de_DE'];
     }
 
-    /** @param array<string, string> $with */
+    /** @param  array<string, string>  $with */
     #[DataProvider('mistakes')]
     public function testSaysWhatIsWrongAndWhere(string $template, int $at, string $code, array $with = []): void
     {

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Screens;
+
+use App\Models\Business;
+use App\Models\Conversation;
+use App\Models\Message;
+use App\Models\Role;
+use Tests\Feature\TestCase;
+
+final class ScreensTest extends TestCase
+{
+    public function testWhatPeopleWriteIsShownAndNeverRun(): void
+    {
+        $this->textFrom('+447700900999', '<script>alert(1)</script> {{ 7*7 }} "quotes"');
+        $this->actingAs($this->staff(Role::Administrator));
+        $conversation = Conversation::query()->firstOrFail();
+
+        foreach (['/today', "/conversations/$conversation->id", "/people/$conversation->person_id"] as $page) {
+            $this->get($page)->assertOk()->assertSee('<script>alert(1)</script> {{ 7*7 }}')->assertDontSee('<script>alert(1)', false);
+        }
+    }
+
+    public function testTodaySaysWhatNeedsSomebody(): void
+    {
+        $this->missedCall('0044-2079460018');
+        $this->postPhone('{');
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+
+        $this->actingAs($this->staff(Role::Viewer))->get('/today')->assertOk()
+            ->assertSeeInOrder(['No texts', 'Two things', 'A text was not sent to Agnes Thorpe', 'is a landline', 'Phone system sent a delivery that could not be used'], false)
+            ->assertDontSee('Try again');
+    }
+
+    public function testEveryCountOpensTheRowsItCounted(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $this->actingAs($this->staff(Role::Viewer));
+
+        $this->get('/today')->assertSee('One text');
+        $this->get('/sent?day=2026-03-02&state=left')->assertOk()->assertSee('Wen Li')->assertSee('3.2p');
+        $this->get('/sent?day=2026-03-01&state=left')->assertOk()->assertDontSee('Wen Li');
+        $this->get('/sent?find=li&state=handed')->assertSee('Wen Li');
+        $this->get('/sent?find=900301')->assertSee('Wen Li');
+        $this->get('/sent?find=%25')->assertDontSee('Wen Li');
+        $this->get('/sent?state=nonsense&rule=999')->assertOk()->assertSee('No texts here');
+    }
+
+    public function testListsPageWithoutAQueryForEachRow(): void
+    {
+        $this->actingAs($this->staff(Role::Viewer));
+        $queries = 0;
+        $this->app->make('db')->listen(function () use (&$queries): void {
+            $queries++;
+        });
+        foreach (['/people', '/sent', '/rules', '/sources/1', '/conversations'] as $page) {
+            $queries = 0;
+            $this->get($page)->assertOk();
+            self::assertLessThan(16, $queries, $page);
+        }
+    }
+
+    public function testStaffWriteAndAnOptOutStopsThem(): void
+    {
+        $this->textFrom(self::WEN, 'Hello?');
+        $conversation = Conversation::query()->firstOrFail();
+        $this->actingAs($this->staff(Role::Agent));
+
+        $this->post(route('conversations.write', $conversation), ['text' => ''])->assertSessionHasErrors(['text' => 'Write something first.']);
+        $this->travelToMoment('2026-03-02 23:30');
+        $this->post(route('conversations.write', $conversation), ['text' => 'Here we are.'])->assertRedirect();
+        $this->work();
+        self::assertSame('Here we are.', $this->handedOver[0]['text']);
+        self::assertNull($conversation->refresh()->waiting_since);
+
+        $this->textFrom(self::WEN, 'stop');
+        $this->actingAs($this->staff(Role::Agent))->from('/conversations/1')
+            ->post(route('conversations.write', $conversation), ['text' => 'Please stay'])->assertSessionHasErrors(['text' => 'Not sent: Wen has said stop.']);
+        self::assertFalse(Message::query()->where('body', 'Please stay')->exists());
+    }
+
+    public function testHoursAreChangedAndMistakesStandAtTheirField(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        $week = array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], ['from' => '10:00', 'to' => '16:00']) + ['sat' => ['from' => '', 'to' => ''], 'sun' => ['from' => '10:00', 'to' => '']];
+
+        $this->put('/safeguards/hours', ['table' => 'opening', 'week' => $week])->assertSessionHasErrors('opening-sun');
+        $this->put('/safeguards/hours', ['table' => 'opening', 'week' => ['sun' => ['from' => '', 'to' => '']] + $week, 'closed' => '2026-13-01'])->assertSessionHasErrors('opening-closed');
+        $this->put('/safeguards/hours', ['table' => 'opening', 'week' => ['sun' => ['from' => '', 'to' => '']] + $week, 'closed' => '2026-12-25 2026-12-26'])->assertSessionHasNoErrors();
+
+        $hours = Business::ours()->opening_hours;
+        self::assertSame([[['10:00', '16:00']], [], ['2026-12-25', '2026-12-26']], [$hours['week']['mon'], $hours['week']['sun'], $hours['closed']]);
+    }
+
+    public function testWiderHoursLetGoWhatIsHeld(): void
+    {
+        $this->travelToMoment('2026-03-02 06:00');
+        $this->missedCall('+12125550163');
+        $this->work();
+        $this->travelToMoment('2026-03-02 09:00');
+        $this->work();
+        self::assertSame([], $this->handedOver);
+
+        $week = array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], ['from' => '00:00', 'to' => '24:00']);
+        $this->actingAs($this->staff(Role::Administrator))->put('/safeguards/hours', ['table' => 'service', 'week' => $week])->assertSessionHasNoErrors();
+        $this->work();
+        self::assertCount(1, $this->handedOver);
+    }
+}

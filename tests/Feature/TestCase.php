@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Engine\Worker;
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use App\Models\Number;
+use App\Models\Person;
+use App\Models\Role;
+use App\Models\Staff;
+use Carbon\CarbonImmutable;
+use Database\Seeders\DatabaseSeeder;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
+use Illuminate\Http\Client\Request;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Testing\TestResponse;
+
+/** The boathouse on the morning of Monday 2 March, with a clock that stands and a carrier that takes everything. */
+abstract class TestCase extends FrameworkTestCase
+{
+    use RefreshDatabase;
+
+    public $mockConsoleOutput = false;
+
+    protected const FRONT_DESK = '+447700900100';
+
+    protected const WEN = '+447700900301';
+
+    /** @var list<array<string, string>> what the carrier took, in order */
+    protected array $handedOver = [];
+
+    private int $refs = 0;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->withoutVite();
+        $this->travelToMoment('2026-03-02 10:00');
+        $this->seed(DatabaseSeeder::class);
+        Http::preventStrayRequests();
+        Http::fake(['carrier.test/*' => function (Request $request) {
+            $this->handedOver[] = [...$request->data(), 'key' => $request->header('Idempotency-Key')[0]];
+
+            return Http::response(['ref' => 'C'.++$this->refs], 202);
+        }]);
+    }
+
+    /** By the clock on the quay. */
+    protected function travelToMoment(string $local): void
+    {
+        $this->travelTo(CarbonImmutable::parse($local, 'Europe/London'));
+    }
+
+    /** @param  array<string, mixed>  $with */
+    protected function missedCall(string $cli, array $with = [], string $secret = DatabaseSeeder::PHONE_SECRET): TestResponse
+    {
+        return $this->postPhone((string) json_encode($with + [
+            'evt' => 'call.over', 'ref' => 'OQ-'.++$this->refs, 'cli' => $cli, 'ddi' => '0044-7700-900100',
+            't0' => (CarbonImmutable::now()->getTimestamp() - 20) * 1000, 'ring' => ['ms' => 20000], 'why_unanswered' => 'rang out',
+        ]), $secret);
+    }
+
+    protected function postPhone(string $body, string $secret = DatabaseSeeder::PHONE_SECRET): TestResponse
+    {
+        return $this->call('POST', '/in/phone', server: ['HTTP_AUTHORIZATION' => "Bearer $secret", 'CONTENT_TYPE' => 'application/json'], content: $body);
+    }
+
+    protected function textFrom(string $number, string $text, ?string $ref = null): TestResponse
+    {
+        return $this->fromCarrier(['kind' => 'text', 'ref' => $ref ?? 'H'.++$this->refs, 'from' => $number, 'to' => self::FRONT_DESK, 'text' => $text]);
+    }
+
+    /** @param  array<string, string>  $said */
+    protected function fromCarrier(array $said): TestResponse
+    {
+        return $this->withToken('carrier-secret')->postJson('/in/carrier', $said);
+    }
+
+    /** The engine works until there is nothing left to do at this moment. */
+    protected function work(): void
+    {
+        for ($rounds = 0; resolve(Worker::class)->round() > 0; $rounds++) {
+            self::assertLessThan(50, $rounds, 'the worker does not come to rest');
+        }
+    }
+
+    protected function person(string $number): Person
+    {
+        return Person::query()->findOrFail(Number::query()->where('e164', $number)->firstOrFail()->person_id);
+    }
+
+    /** @return list<Message> the rules' texts to a number, oldest first */
+    protected function textsTo(string $number): array
+    {
+        return array_values(Message::query()->where('person_id', $this->person($number)->id)->where('origin', MessageOrigin::Rule)->orderBy('id')->get()->all());
+    }
+
+    protected function staff(Role $role): Staff
+    {
+        return Staff::query()->where('role', $role)->firstOrFail();
+    }
+}
