@@ -5,7 +5,7 @@ return [
     'connections' => [
         'standins' => [
             'driver' => 'sqlite',
-            'database' => dirname(__DIR__, 2).'/database/'.env('STANDINS_DB_FILE', 'standins.sqlite'),
+            'database' => env('STANDINS_DATABASE', dirname(__DIR__, 2).'/database/standins.sqlite'),
             'prefix' => '',
             'foreign_key_constraints' => true,
             'busy_timeout' => 10000,
