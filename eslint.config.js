@@ -5,5 +5,8 @@ export default [
   { ignores: ['public/**', 'vendor/**', 'node_modules/**', 'storage/**', 'test-results/**'] },
   js.configs.recommended,
   { files: ['resources/js/**'], languageOptions: { globals: globals.browser } },
-  { files: ['tests/Browser/**', 'bin/**', '*.js'], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
+  {
+    files: ['tests/Browser/**', 'docs/**', '*.js'],
+    languageOptions: { globals: { ...globals.node, ...globals.browser } },
+  },
 ];

@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
     Route::get('log-in', [LogInController::class, 'show'])->name('log-in');
-    Route::post('log-in', [LogInController::class, 'store'])->middleware('throttle:log-in');
+    Route::post('log-in', [LogInController::class, 'store']);
 });
 
 Route::middleware('auth')->group(function (): void {

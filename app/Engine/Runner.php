@@ -132,7 +132,7 @@ final readonly class Runner
         $person = $record->person;
         $receiver = $person === null ? null : $this->profiles->receiver($person, $business);
         $line = $this->situations->line($record);
-        $situation = $this->situations->of($person, $receiver, $record, $line, $business, $this->clock->now());
+        $situation = $this->situations->of($person, $receiver, $record, $line, $business, $change->at);
         $rules = Rule::query()->where('power', Power::On)->with('version')->orderBy('id')->get();
         $about = ['person_id' => $person?->id, 'record_id' => $record->id];
 

@@ -63,7 +63,9 @@ final class Texts
         $now = $situation->now;
         try {
             $composed = Composed::of(
-                Template::parse((string) $message->template), $situation->facts, $to, $business->asSender(), $now, $this->isFirst($message), $message->name,
+                Template::parse((string) $message->template), $situation->facts, $to, $business->asSender(), $now, $this->isFirst($message),
+                // By the record, not the run: a rehearsal on the same record chooses the same words.
+                $run->record_id.strstr($message->name, '/'),
             );
         } catch (TemplateError $e) {
             return $this->settle($message, MessageState::SetAside, $e->reason(), $now, null);

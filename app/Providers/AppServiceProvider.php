@@ -57,9 +57,5 @@ final class AppServiceProvider extends ServiceProvider
 
         RateLimiter::for('deliveries', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.deliveries.most_per_minute'))
             ->by($request->path().'|'.$request->ip()));
-        RateLimiter::for('log-in', fn (Request $request): array => [
-            Limit::perMinute(10)->by('ip|'.$request->ip()),
-            Limit::perMinute(5)->by('email|'.mb_strtolower($request->string('email')->value(), 'UTF-8')),
-        ]);
     }
 }

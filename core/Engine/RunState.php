@@ -49,7 +49,7 @@ final readonly class RunState
         return new self(null, $this->round, $this->beganAt, $this->arrivedAt, null, $outcome);
     }
 
-    /** @return array<string, string|int|null> */
+    /** @return array{step: string|null, round: int, began_at: string, arrived_at: string, awaits: string|null, outcome: string|null} */
     public function toArray(): array
     {
         return [

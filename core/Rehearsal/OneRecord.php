@@ -62,7 +62,7 @@ final class OneRecord
             foreach ($outcome->effects as $effect) {
                 if ($effect instanceof SendText) {
                     $texts[] = $text = $this->send($effect, $situation);
-                    $fates[$effect->name] = $text->leavesAt === null ? TextFate::Dropped : TextFate::Left;
+                    $fates[$effect->name] = $text->fate();
                     $now = $text->leavesAt ?? $now;
                     $arrivals[$effect->step->id] = $text->wantedAt;
                 }
@@ -71,6 +71,10 @@ final class OneRecord
                 $arrivals[$state->step] ??= $state->arrivedAt;
             }
             $situation = $situation->later($now, $fates);
+            if (in_array(TextFate::Waiting, $fates, true)) {
+                // Somebody has to act before it goes on.
+                break;
+            }
         }
 
         return new Rehearsed($began, $situation->now, $texts, $trace, $arrivals);

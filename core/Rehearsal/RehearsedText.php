@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal;
 
+use Linnet\Core\Engine\TextFate;
 use Linnet\Core\Gate\Judgement;
+use Linnet\Core\Gate\Say;
 use Linnet\Core\Reason;
 use Linnet\Core\Text\Composed;
 
@@ -25,6 +27,17 @@ final readonly class RehearsedText
         public array $judgements,
         public ?Reason $setAside = null,
     ) {
+    }
+
+    public function fate(): TextFate
+    {
+        $last = $this->judgements[count($this->judgements) - 1] ?? null;
+
+        return match (true) {
+            $this->leavesAt !== null => TextFate::Left,
+            $this->setAside !== null, $last?->verdict()->say === Say::Hold => TextFate::Waiting,
+            default => TextFate::Dropped,
+        };
     }
 
     /** Why it leaves later than wanted, or not at all; null where it leaves at once. */

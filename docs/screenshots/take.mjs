@@ -10,7 +10,14 @@ const wanted = process.argv.slice(2);
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   chromiumSandbox: false,
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-sync',
+  ],
 });
 const page = await browser.newPage({
   viewport: { width: Number(process.env.WIDTH ?? 1280), height: 800 },

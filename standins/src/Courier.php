@@ -32,8 +32,13 @@ final readonly class Courier
         $errands = DB::table('errands')->where('done', false)->when(! $hurry, fn ($query) => $query->where('due', '<=', microtime(true)))
             ->orderBy('due')->orderBy('id')->limit(200)->get();
         foreach ($errands as $errand) {
-            $done = $this->run((string) $errand->path, (string) $errand->secret, (string) $errand->body) || $errand->tries + 1 >= self::TRIES;
-            DB::table('errands')->where('id', $errand->id)->update(['done' => $done, 'tries' => $errand->tries + 1, 'due' => microtime(true) + 0.5]);
+            // Claimed first: the courier's loop and a page in a hurry must not both bring it.
+            $mine = DB::table('errands')->where('id', $errand->id)->where('done', false)->where('tries', $errand->tries)
+                ->update(['tries' => $errand->tries + 1, 'due' => microtime(true) + 15]);
+            if ($mine === 1) {
+                $done = $this->run((string) $errand->path, (string) $errand->secret, (string) $errand->body) || $errand->tries + 1 >= self::TRIES;
+                DB::table('errands')->where('id', $errand->id)->update(['done' => $done, 'due' => microtime(true) + 0.5]);
+            }
         }
 
         return count($errands);

@@ -7,7 +7,7 @@
     <link rel="icon" href="/favicon.svg" type="image/svg+xml">
     @vite(['resources/css/app.css', 'resources/js/app.js'])
 </head>
-<body>
+<body hx-ext="morph">
     <main class="main max-w-[1180px] mx-auto">
         <div class="head">
             <div>

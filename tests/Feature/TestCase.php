@@ -18,6 +18,7 @@ use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 /** The boathouse on the morning of Monday 2 March, with a clock that stands and a carrier that takes everything. */
 abstract class TestCase extends FrameworkTestCase
@@ -64,11 +65,13 @@ abstract class TestCase extends FrameworkTestCase
         ]), $secret);
     }
 
+    /** @return TestResponse<Response> */
     protected function postPhone(string $body, string $secret = DatabaseSeeder::PHONE_SECRET): TestResponse
     {
         return $this->call('POST', '/in/phone', server: ['HTTP_AUTHORIZATION' => "Bearer $secret", 'CONTENT_TYPE' => 'application/json'], content: $body);
     }
 
+    /** @return TestResponse<Response> */
     protected function textFrom(string $number, string $text, ?string $ref = null): TestResponse
     {
         return $this->fromCarrier(['kind' => 'text', 'ref' => $ref ?? 'H'.++$this->refs, 'from' => $number, 'to' => self::FRONT_DESK, 'text' => $text]);

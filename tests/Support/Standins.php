@@ -13,7 +13,7 @@ final class Standins
 
     private readonly Process $server;
 
-    /** @param array<string, string> $env */
+    /** @param  array<string, string>  $env */
     public function __construct(private readonly string $root, array $env)
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('No free port.');

@@ -168,7 +168,7 @@ final class RulePage
 
         return new OneRecord(
             $rule, $this->receiver, $this->business->asSender(), $this->business->gatePolicy(),
-            fn (Text $step): string => $this->lineOf($step)->name ?? 'a line', $this->openingSpent(...),
+            fn (Text $step): string => $this->lineOf($step)->name ?? 'a line', $this->openingSpent(...), "{$this->sample->id}/",
         );
     }
 

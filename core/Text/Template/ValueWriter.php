@@ -18,6 +18,9 @@ final class ValueWriter
     /** @var array<string, string> patterns by locale and skeleton */
     private static array $patterns = [];
 
+    /** @var array<string, string|null> yesterday, today, tomorrow by locale and days from now */
+    private static array $dayWords = [];
+
     /** @var array<string, \IntlDateFormatter> by locale, zone and pattern */
     private static array $formatters = [];
 
@@ -69,7 +72,7 @@ final class ValueWriter
 
         return match ($format) {
             Format::RelativeDay => $this->relativeDay($date),
-            null => self::tidy($this->formatter($written, $date)->format($this->instant($date)) ?: ''),
+            null => self::tidy($this->formatter($written, $date)->format($this->instant($date)->getTimestamp()) ?: ''),
             default => $this->date($date, $format->skeleton() ?? ''),
         };
     }
@@ -109,14 +112,14 @@ final class ValueWriter
     {
         $pattern = self::$patterns["$this->locale/$skeleton"] ??= (new \IntlDatePatternGenerator($this->locale))->getBestPattern($skeleton) ?: $skeleton;
 
-        return self::tidy($this->formatter($pattern, $date)->format($this->instant($date)) ?: '');
+        return self::tidy($this->formatter($pattern, $date)->format($this->instant($date)->getTimestamp()) ?: '');
     }
 
     private function relativeDay(Moment|Day $date): string
     {
-        $today = $this->now->setTimezone($this->zone)->format('Y-m-d');
-        $day = $date instanceof Day ? $date->date : $date->at->setTimezone($date->zone() ?? $this->zone)->format('Y-m-d');
-        $days = (int) (new \DateTimeImmutable($today, Zone::utc()))->diff(new \DateTimeImmutable($day, Zone::utc()))->format('%r%a');
+        $today = self::dayNumber($this->now, $this->zone);
+        $day = $date instanceof Day ? self::dayNumber($this->instant($date), Zone::utc()) : self::dayNumber($date->at, $date->zone() ?? $this->zone);
+        $days = $day - $today;
 
         $word = abs($days) <= 1 ? $this->dayWord($days) : null;
         if ($word !== null) {
@@ -124,7 +127,7 @@ final class ValueWriter
         }
         $skeleton = match (true) {
             $days > 1 && $days < 7 => 'EEEE',
-            substr($today, 0, 4) === substr($day, 0, 4) || abs($days) < 180 => 'dMMMM',
+            abs($days) < 180 || gmdate('Y', $day * 86400) === gmdate('Y', $today * 86400) => 'dMMMM',
             default => 'dMMMMy',
         };
 
@@ -134,17 +137,27 @@ final class ValueWriter
     /** Yesterday, today, tomorrow, from the locale's own data. */
     private function dayWord(int $days): ?string
     {
+        $known = "$this->locale/$days";
+        if (array_key_exists($known, self::$dayWords)) {
+            return self::$dayWords[$known];
+        }
         foreach ([$this->locale, \Locale::getPrimaryLanguage($this->locale) ?? 'en'] as $locale) {
             $data = \ResourceBundle::create($locale, null, true);
             foreach (['fields', 'day', 'relative', (string) $days] as $key) {
                 $data = $data instanceof \ResourceBundle ? $data->get($key) : null;
             }
             if (is_string($data)) {
-                return self::tidy($data);
+                return self::$dayWords[$known] = self::tidy($data);
             }
         }
 
-        return null;
+        return self::$dayWords[$known] = null;
+    }
+
+    /** Days since 1970 of the calendar day an instant falls on in a zone. */
+    private static function dayNumber(\DateTimeImmutable $at, \DateTimeZone $zone): int
+    {
+        return (int) floor(($at->getTimestamp() + $zone->getOffset($at)) / 86400);
     }
 
     private function instant(Moment|Day $date): \DateTimeImmutable

@@ -10,6 +10,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Standins\Carrier;
+use Standins\Courier;
 use Standins\Handsets;
 use Standins\PhoneSystem;
 
@@ -25,18 +26,20 @@ final class HandsetController
         ]);
     }
 
-    public function write(Request $request, string $number, Carrier $carrier): RedirectResponse
+    public function write(Request $request, string $number, Carrier $carrier, Courier $courier): RedirectResponse
     {
         $said = $request->validate(['text' => 'required|string|max:2000', 'to' => ['required', Rule::in(array_keys(Handsets::LINES))]]);
         $carrier->write($number, $said['to'], $said['text']);
+        $courier->round();
 
         return back();
     }
 
-    public function call(Request $request, string $number, PhoneSystem $phone): RedirectResponse
+    public function call(Request $request, string $number, PhoneSystem $phone, Courier $courier): RedirectResponse
     {
         $said = $request->validate(['to' => ['required', Rule::in(array_keys(Handsets::LINES))], 'how' => 'required|in:as_usual,twice,broken,wrong_secret']);
         $phone->call($number, $said['to'], $request->boolean('withheld'), $request->boolean('answered'), $said['how']);
+        $courier->round();
 
         return back()->with('done', $request->boolean('answered') ? 'You rang, and somebody answered.' : 'It rang and rang. You hung up.');
     }

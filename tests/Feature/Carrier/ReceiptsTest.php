@@ -9,6 +9,7 @@ use App\Models\MessageState;
 use App\Models\Receipt;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\TestCase;
 
 final class ReceiptsTest extends TestCase
@@ -69,6 +70,7 @@ final class ReceiptsTest extends TestCase
         self::assertSame(0, Message::query()->count());
     }
 
+    /** @return TestResponse<Response> */
     private function receipt(string $fate, string $time): TestResponse
     {
         $message = Message::query()->where('origin', 'words')->firstOrFail();

@@ -65,7 +65,7 @@ final class CrashTest extends TestCase
             $this->env['CARRIER_URL'] = "$standins->url/carrier";
             $numbers = array_map(fn (int $i): string => sprintf('+4477009004%02d', $i), range(1, self::CALLS));
             $kills = 0;
-            foreach (array_chunk($numbers, (int) ceil(self::CALLS / self::KILLS_EACH)) as $some) {
+            foreach (array_chunk($numbers, intdiv(self::CALLS, self::KILLS_EACH)) as $some) {
                 array_walk($some, $this->missedCallFrom(...));
                 $kills += $this->killWorker();
             }
@@ -108,7 +108,7 @@ final class CrashTest extends TestCase
         return (int) $alive;
     }
 
-    /** @param list<string> $options */
+    /** @param  list<string>  $options */
     private function worker(array $options): Process
     {
         return new Process(['php', 'artisan', 'linnet:work', ...$options], base_path(), $this->env, timeout: 120);

@@ -71,7 +71,8 @@ final class AccessTest extends TestCase
         for ($i = 0; $i < 5; $i++) {
             $this->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => "guess $i"])->assertRedirect();
         }
-        $this->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => 'boathouse'])->assertTooManyRequests();
+        $this->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => 'boathouse'])->assertSessionHasErrors(['email' => 'Too many wrong tries. Wait 60 seconds, then try again.']);
+        $this->assertGuest();
     }
 
     public function testNothingButWhatWeShipMayRun(): void

@@ -1,0 +1,48 @@
+import { defineConfig } from '@playwright/test';
+
+const root = new URL('.', import.meta.url).pathname;
+
+export const linnet = 'http://127.0.0.1:8010';
+export const standins = 'http://127.0.0.1:8011';
+export const clockFile = `${root}storage/testing/clock.json`;
+
+export default defineConfig({
+  testDir: 'tests/Browser',
+  workers: 1,
+  timeout: 40_000,
+  expect: { timeout: 8_000 },
+  reporter: [['list']],
+  use: {
+    baseURL: linnet,
+    locale: 'en-GB',
+    viewport: { width: 1280, height: 800 },
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      chromiumSandbox: false,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'mkdir -p storage/testing && exec bin/demo --fresh',
+    wait: { stdout: /Linnet is running/ },
+    timeout: 180_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 5_000 },
+    env: {
+      LINNET_PORT: '8010',
+      STANDINS_PORT: '8011',
+      DEMO_CLOCK: 'stop',
+      CLOCK_FILE: 'testing/clock.json',
+      DB_DATABASE: `${root}storage/testing/linnet.sqlite`,
+      STANDINS_DATABASE: `${root}storage/testing/standins.sqlite`,
+    },
+  },
+});

@@ -1,0 +1,62 @@
+import { writeFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect } from '@playwright/test';
+import { clockFile, standins } from '../../playwright.config.js';
+
+/** Sets the clock that Linnet and the stand-ins share; it stands still there. */
+export function clockTo(instant) {
+  writeFileSync(clockFile, JSON.stringify({ base: instant, since: null }));
+}
+
+export async function logIn(page, who = 'mira') {
+  await page.goto('/log-in');
+  await page.getByLabel('Email').fill(`${who}@osierquay.example`);
+  await page.getByLabel('Password').fill('boathouse');
+  await page.getByRole('button', { name: 'Log in' }).click();
+  await expect(page).not.toHaveURL(/log-in/);
+}
+
+/** Rings a line from somebody's handset, on the stand-ins' page, and hangs up. */
+export async function ring(page, number, line = 'the front desk', how = {}) {
+  await page.goto(`${standins}/handsets/${number}`);
+  await page.locator('.panel [name=to]').selectOption({ label: line });
+  if (how.withheld) await page.getByLabel('with the number withheld').check();
+  if (how.answered) await page.getByLabel('somebody answers').check();
+  if (how.told) await page.getByLabel('How the phone system tells Linnet').selectOption(how.told);
+  await page.getByRole('button', { name: 'Ring, then hang up' }).click();
+  await expect(page.getByRole('status')).toContainText('You');
+}
+
+export async function writeFrom(page, number, text) {
+  await page.goto(`${standins}/handsets/${number}`);
+  await page.getByLabel('Write a text').fill(text);
+  await page.getByRole('button', { name: 'Send' }).click();
+}
+
+export async function handsetOf(page, number) {
+  await page.goto(`${standins}/handsets/${number}`);
+  return page.locator('#texts');
+}
+
+/** Opens a person's page by way of the list. */
+export async function openPerson(page, find, name) {
+  await page.goto(`/people?find=${encodeURIComponent(find)}`);
+  await page.getByRole('link', { name }).click();
+}
+
+/** Until a page that does not refresh by itself shows something. */
+export async function reloadUntil(page, locator) {
+  await expect(async () => {
+    await page.reload();
+    await expect(locator()).toBeVisible({ timeout: 500 });
+  }).toPass({ timeout: 15_000 });
+}
+
+const everyRule = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
+/** By the automatic rules of WCAG 2.2 AA, or by some of them. */
+export async function expectAccessible(page, rules = []) {
+  const axe = new AxeBuilder({ page });
+  const found = await (rules.length > 0 ? axe.withRules(rules) : axe.withTags(everyRule)).analyze();
+  expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(' ')}`)).toEqual([]);
+}

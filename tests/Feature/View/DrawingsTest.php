@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\View;
+
+use App\Clock\Day;
+use App\Clock\Said;
+use App\Models\Rule;
+use App\View\Rules\Paragraph;
+use App\View\Rules\Prose;
+use App\View\Rules\TimeLine;
+use App\View\Rules\Word;
+use App\View\Today\DayDrawn;
+use Linnet\Core\Rehearsal\OneRecord;
+use Linnet\Core\Time\WeeklyHours;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Feature\TestCase;
+use Tests\Support\Rules;
+use Tests\Support\Situations;
+
+final class DrawingsTest extends TestCase
+{
+    public function testTheTimeLineKeepsTheOrderShowsHoldsAndBreaksWhereNothingHappens(): void
+    {
+        $line = $this->draw(Rules::whenCallIsMissed()->waitUntil('09:00')->text('First')->wait(9, 'days')->text('Second'), 'America/Toronto', '2026-03-02T06:50:00Z');
+        [$first, $second] = $line->marks();
+
+        self::assertSame(['a', 'b'], [$first['letter'], $second['letter']]);
+        self::assertSame(['08:00', 'held from 04:00'], [$first['when'], $first['why']]);
+        self::assertSame([9], array_column($line->breaks, 'days'));
+        self::assertTrue($line->anchorX() < $first['wantedX'] && $first['wantedX'] < $first['x'] && $first['x'] < $line->breaks[0]['from']);
+        self::assertTrue($line->breaks[0]['to'] < $second['x'] && $second['x'] < $line->endX() && $line->endX() <= TimeLine::WIDTH);
+    }
+
+    public function testNightsLieWhereNoTextMayLeave(): void
+    {
+        $line = $this->draw(Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second'), 'Europe/London', '2026-03-02T10:00:00Z');
+        [$first, $second] = $line->marks();
+
+        self::assertCount(1, $line->nights());
+        $share = ($line->nights()[0]['x'] - $first['x']) / ($second['x'] - $first['x']);
+        self::assertEqualsWithDelta(10.5 / 24, $share, 0.01);
+        self::assertEqualsWithDelta(11.5 / 24, $line->nights()[0]['width'] / ($second['x'] - $first['x']), 0.01);
+    }
+
+    public function testATextThatWouldNotLeaveIsDrawnAsLost(): void
+    {
+        $mark = $this->draw(Rules::whenCallIsMissed()->text('Hello {{ last_name }}'), 'Europe/London', '2026-03-02T10:00:00Z')->marks()[0];
+
+        self::assertSame([true, 'not sent'], [$mark['lost'], $mark['why']]);
+    }
+
+    public function testTheDayIsDrawnByTheHoursOfItsOwnLength(): void
+    {
+        $spring = new Day('2026-03-29', 'Europe/London');
+        $autumn = new Day('2026-10-25', 'Europe/London');
+
+        self::assertSame([23, 25], [count($spring->hours()), count($autumn->hours())]);
+        self::assertSame([0, 2], [$spring->hours()[0]['hour'], $spring->hours()[1]['hour']]);
+        self::assertSame([1, 1], [$autumn->hours()[1]['hour'], $autumn->hours()[2]['hour']]);
+
+        $drawn = new DayDrawn(new Day('2026-03-02', 'Europe/London'), new \DateTimeImmutable('2026-03-02T12:00:00Z'), WeeklyHours::daily('08:00', '20:00'));
+        self::assertEqualsWithDelta(DayDrawn::WIDTH / 2, $drawn->nowAt, 0.1);
+        self::assertSame(['not before 08:00', 'not after 20:00'], array_column($drawn->nights, 'word'));
+        self::assertSame([], $drawn->bars);
+    }
+
+    /** @param  array<string, mixed>  $condition */
+    #[DataProvider('sentences')]
+    public function testARuleReadsAsProse(array $condition, string $expected): void
+    {
+        $rule = Rules::whenCallIsMissed()->onlyIf($condition)->waitUntil('09:00', 'theirs')->text('Hi')->goOnOnlyIfNotReplied()->text('Again')->end('no answer')->build();
+        $prose = array_map(fn (Paragraph $p): string => implode('', array_map(fn (string|Word $w): string => $w instanceof Word ? $w->says : $w, $p->parts)), (new Prose($rule))->paragraphs());
+
+        self::assertSame([
+            "When a call is missed on any line, $expected:",
+            'Wait until it is 09:00 where they are, then text the caller from the line they called, as a service text:',
+            'Go on only if they have not replied, then text the caller from the line they called, as a service text:',
+            'End: no answer.',
+            'It stops as soon as they reply, and always when they say stop. It starts once for each call.',
+        ], $prose);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function sentences(): iterable
+    {
+        yield 'hours' => [['hours' => 'closed'], 'while we are closed'];
+        yield 'a field' => [['field' => 'call.why', 'test' => 'contains', 'value' => 'rang'], 'at any time, and the why unanswered contains “rang”'];
+        yield 'a person’s field' => [['field' => 'first_name', 'test' => 'filled'], 'at any time, and the first name is filled in'];
+        yield 'one of several' => [['any' => [['hours' => 'open'], ['field' => 'call.rang_for', 'test' => 'more', 'value' => 9]]], 'at any time, and we are open or the rang for (milliseconds) is more than 9'];
+        yield 'none of several' => [['none' => [['replied' => true], ['field' => 'call.why', 'test' => 'one_of', 'value' => ['a', 'b']]]], 'at any time, and none of these: they have replied, the why unanswered is a or b'];
+    }
+
+    public function testEveryRuleOfTheDemoSaysItselfInOneSentence(): void
+    {
+        $said = Rule::query()->with('version')->orderBy('id')->get()->map(fn (Rule $rule): string => (new Prose($rule->written()))->inOneSentence())->all();
+
+        self::assertSame([
+            'When a call is missed on the front desk, while we are open: 2 texts, until they reply.',
+            'When a call is missed on the workshop, while we are open: one text, until they reply.',
+            'When a call is missed on any line, while we are closed: one text, until they reply.',
+        ], $said);
+    }
+
+    public function testPricesCountsAndSpansAreSaidAsAReaderWould(): void
+    {
+        self::assertSame(['3.2p', '12p', '0p', '£12.40', '€0.06'], [Said::price(32_000, 'GBP'), Said::price(120_000, 'GBP'), Said::price(0, 'GBP'), Said::price(12_400_000, 'GBP'), Said::price(60_000, 'EUR')]);
+        self::assertSame(['no texts', 'one text', 'four texts', '143 texts'], array_map(fn (int $n): string => Said::count($n, 'text', 'texts'), [0, 1, 4, 143]));
+        $now = new \DateTimeImmutable('2026-03-02T12:00:00Z');
+        self::assertSame(['just now', '22 min', '3 h', '2 days'], array_map(fn (string $ago): string => Said::since($now->modify($ago), $now), ['-20 seconds', '-22 minutes', '-3 hours', '-50 hours']));
+        self::assertSame('New York', Said::place('America/New_York'));
+    }
+
+    private function draw(Rules $rules, string $zone, string $now): TimeLine
+    {
+        $rule = $rules->build();
+        $rehearsed = (new OneRecord($rule, Situations::receiver([$zone]), Situations::business(), Situations::policy(), fn (): string => 'front desk', fn (): bool => false))
+            ->rehearse(Situations::at($now, ['first_name' => 'Ana']));
+
+        return new TimeLine($rehearsed, Situations::policy()->serviceHours, $zone, 'call', $rule);
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\View;
+
+use App\Models\Conversation;
+use App\View\Story;
+use App\View\StoryEntry;
+use Tests\Feature\TestCase;
+
+final class StoryTest extends TestCase
+{
+    public function testAPersonsStoryTellsTextsCallsAndDecisionsInTheirOrder(): void
+    {
+        $this->live();
+
+        self::assertSame([
+            'Monday 2 March 2026' => [
+                'Call: missed, on the front desk, started Mon 2 March 09:59, rang out.',
+                'Not started: the line called is “front desk”.',
+                'Not started: it was within opening hours (Mon 2 March 10:00).',
+                '> Hello Wen',
+                '< Thursday?',
+                'Follow-ups dropped: Wen replied.',
+            ],
+            'Tuesday 3 March 2026' => ['< stop', 'Wen texted “stop”. No more texts go to this number.', '> no more texts'],
+        ], $this->told(Story::of($this->person(self::WEN), 'Europe/London')));
+    }
+
+    public function testAConversationLeavesOutTheRulesThatDidNotConcernIt(): void
+    {
+        $this->live();
+        $told = $this->told(Story::inConversation(Conversation::query()->firstOrFail(), 'Europe/London'));
+
+        self::assertSame(['Call: missed, on the front desk, started Mon 2 March 09:59, rang out.', '> Hello Wen', '< Thursday?', 'Follow-ups dropped: Wen replied.'], $told['Monday 2 March 2026']);
+    }
+
+    private function live(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:30');
+        $this->textFrom(self::WEN, 'Thursday?');
+        $this->work();
+        $this->travelToMoment('2026-03-03 10:30');
+        $this->textFrom(self::WEN, 'stop');
+        $this->work();
+    }
+
+    /** @return array<string, list<string>> */
+    private function told(Story $story): array
+    {
+        return array_map(fn (array $day): array => array_map(fn (StoryEntry $entry): string => match (true) {
+            $entry->message === null => $entry->says,
+            $entry->message->isInbound() => "< {$entry->message->body}",
+            default => '> '.(preg_match('/Hello \w+|no more texts/', $entry->message->body, $found) === 1 ? $found[0] : $entry->message->body),
+        }, $day), $story->days);
+    }
+}
