@@ -56,7 +56,8 @@ Route::post('settle', function (Courier $courier): JsonResponse {
     return new JsonResponse(['errands' => $errands]);
 });
 
-Route::post('manners/{manner}', function (Request $request, Manner $manner): JsonResponse {
+Route::post('manners/{name}', function (Request $request, string $name): JsonResponse {
+    $manner = Manner::tryFrom($name) ?? abort(404);
     $manner->turn($request->boolean('on'));
 
     return new JsonResponse(['on' => $manner->isOn()]);

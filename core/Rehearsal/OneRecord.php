@@ -31,6 +31,9 @@ final class OneRecord
     /** @var array<string, true> lines that have had their opening, by name */
     private array $spent = [];
 
+    /** @var array<string, \DateTimeImmutable> when words last left, by the words */
+    private array $said = [];
+
     /**
      * @param  \Closure(Text): string  $lineName  what the line a text leaves from is called
      * @param  \Closure(Text): bool  $openingSpent  this person has had an automatic text on its line before
@@ -95,11 +98,13 @@ final class OneRecord
             }
             $judgements[] = $judgement = Gate::judge(new Candidate(
                 Origin::Rule, $effect->step->kind, $composed->body, $this->to, Power::On, Power::On, $line,
+                sameSentAt: $this->said[$composed->body] ?? null,
             ), $this->policy, $now);
             $verdict = $judgement->verdict();
 
             if ($verdict->say === Say::Pass) {
                 $this->spent[$line] = true;
+                $this->said[$composed->body] = $now;
 
                 return new RehearsedText($effect->step->id, $situation->now, $now, $composed, $judgements);
             }

@@ -20,6 +20,7 @@ const browser = await chromium.launch({
   ],
 });
 const page = await browser.newPage({
+  locale: 'en-GB',
   viewport: { width: Number(process.env.WIDTH ?? 1280), height: 800 },
   colorScheme: process.env.SCHEME ?? 'light',
 });

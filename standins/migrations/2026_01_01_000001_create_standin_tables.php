@@ -43,6 +43,10 @@ return new class extends Migration
             $table->dateTime('at');
         });
 
+        Schema::create('first_tries', function (Blueprint $table): void {
+            $table->string('key')->primary();
+        });
+
         Schema::create('manners', function (Blueprint $table): void {
             $table->string('name')->primary();
             $table->boolean('on');

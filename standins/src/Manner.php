@@ -19,7 +19,7 @@ enum Manner: string
     {
         return match ($this) {
             self::Slow => 'takes two seconds to answer',
-            self::Error => 'answers every other text with an error at first',
+            self::Error => 'answers the first try of every text with an error',
             self::Duplicate => 'says everything twice',
             self::OutOfOrder => 'says “on its way” after “arrived”',
             self::Lost => 'says nothing of what became of a text',

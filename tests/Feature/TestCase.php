@@ -56,7 +56,10 @@ abstract class TestCase extends FrameworkTestCase
         $this->travelTo(CarbonImmutable::parse($local, 'Europe/London'));
     }
 
-    /** @param  array<string, mixed>  $with */
+    /**
+     * @param  array<string, mixed>  $with
+     * @return TestResponse<Response>
+     */
     protected function missedCall(string $cli, array $with = [], string $secret = DatabaseSeeder::PHONE_SECRET): TestResponse
     {
         return $this->postPhone((string) json_encode($with + [
@@ -77,7 +80,10 @@ abstract class TestCase extends FrameworkTestCase
         return $this->fromCarrier(['kind' => 'text', 'ref' => $ref ?? 'H'.++$this->refs, 'from' => $number, 'to' => self::FRONT_DESK, 'text' => $text]);
     }
 
-    /** @param  array<string, string>  $said */
+    /**
+     * @param  array<string, string>  $said
+     * @return TestResponse<Response>
+     */
     protected function fromCarrier(array $said): TestResponse
     {
         return $this->withToken('carrier-secret')->postJson('/in/carrier', $said);

@@ -45,10 +45,13 @@ final class SafeguardsController
     public function update(Request $request, ClockInterface $clock): RedirectResponse
     {
         $said = $request->validate(['table' => 'required|in:opening,service,marketing', 'week' => 'required|array', 'closed' => 'nullable|string|max:4000']);
+        $business = Business::ours();
+        $known = $said['table'] === 'opening' ? $business->opening_hours : $business->policy['decent_hours'][$said['table']];
         $document = ['week' => [], 'closed' => array_values(array_filter(preg_split('/[\s,;]+/', (string) ($said['closed'] ?? '')) ?: []))];
         foreach (WeeklyHours::DAYS as $day) {
             [$from, $to] = [$said['week'][$day]['from'] ?? '', $said['week'][$day]['to'] ?? ''];
-            $document['week'][$day] = $from === '' && $to === '' ? [] : [[$from, $to]];
+            // Only the first stretch of a day is changed here; further ones stay.
+            $document['week'][$day] = $from === '' && $to === '' ? [] : [[$from, $to], ...array_slice($known['week'][$day] ?? [], 1)];
         }
         try {
             $hours = WeeklyHours::read(Doc::of($document))->toDocument();
@@ -61,7 +64,6 @@ final class SafeguardsController
 
             throw ValidationException::withMessages($messages);
         }
-        $business = Business::ours();
         $said['table'] === 'opening'
             ? $business->update(['opening_hours' => $hours])
             : $business->update(['policy' => array_replace_recursive($business->policy, ['decent_hours' => [$said['table'] => null]], ['decent_hours' => [$said['table'] => $hours]])]);

@@ -28,6 +28,9 @@ use Linnet\Core\Text\Opening;
 /** What exactly will happen? A rule as it is written, and as it would go for one real record. */
 final class RulePage
 {
+    /** Stands for the words between what is added before and after them (a private-use character). */
+    private const PLACE = "\u{E000}";
+
     /** Records offered as a sample. */
     private const SAMPLES = 40;
 
@@ -128,7 +131,7 @@ final class RulePage
         $first = ! $this->openingSpent($step) && $step === array_values(array_filter($this->written->steps, fn ($s): bool => $s instanceof Text))[0];
         $sender = $this->business->asSender();
 
-        [$before, $after] = [...explode("\n", Opening::around("\n", $sender->name, $sender->stopLine), 2), ''];
+        [$before, $after] = [...explode(self::PLACE, Opening::around(self::PLACE, $sender->name, $sender->stopLine), 2), ''];
 
         return $first ? [$before, $after] : ['', ''];
     }

@@ -16,6 +16,7 @@
                             <input class="input" type="time" name="week[{{ $day }}][from]" value="{{ $stretch[0] }}" aria-label="{{ $name }}, from" @cannot('administer') disabled @endcannot @error("$key-$day") aria-invalid="true" @enderror>
                             <span>to</span>
                             <input class="input" type="time" name="week[{{ $day }}][to]" value="{{ $stretch[1] }}" aria-label="{{ $name }}, to" @cannot('administer') disabled @endcannot @error("$key-$day") aria-invalid="true" @enderror>
+                            @foreach (array_slice($table['hours']->week[$day] ?? [], 1) as [$from, $to])<span class="soft">and {{ $from }} to {{ $to }}</span>@endforeach
                             <x-error :name="$key.'-'.$day" />
                         </div>
                     @endforeach
