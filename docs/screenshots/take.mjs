@@ -1,24 +1,14 @@
 // Takes the pictures of the main views from the demo's data: start bin/demo (fresh, with its clock stopped), then run this.
 //   DEMO_CLOCK=stop bin/demo --fresh        node docs/screenshots/take.mjs [name …]
 import { chromium } from '@playwright/test';
+import config from '../../playwright.config.js';
 
 const linnet = process.env.APP_URL ?? 'http://127.0.0.1:8000';
 const standins = process.env.STANDINS_URL ?? 'http://127.0.0.1:8001';
 const folder = process.env.SHOTS ?? new URL('.', import.meta.url).pathname;
 const wanted = process.argv.slice(2);
 
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  chromiumSandbox: false,
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-sync',
-  ],
-});
+const browser = await chromium.launch(config.use.launchOptions);
 const page = await browser.newPage({
   locale: 'en-GB',
   viewport: { width: Number(process.env.WIDTH ?? 1280), height: 800 },

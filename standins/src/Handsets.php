@@ -72,6 +72,8 @@ final class Handsets
 
     private static function pretty(string $e164): string
     {
-        return preg_replace('/^(\+44|\+1|\+61|\+33|\+353)(\d{2,4})(\d{3})(\d+)$/', '$1 $2 $3 $4', $e164) ?? $e164;
+        $places = str_starts_with($e164, '+1') ? '/^(\+1)(\d{3})(\d{3})(\d{4})$/' : '/^(\+44|\+61|\+33|\+353)(\d{2,4})(\d{3})(\d+)$/';
+
+        return preg_replace($places, '$1 $2 $3 $4', $e164) ?? $e164;
     }
 }

@@ -41,11 +41,17 @@ final readonly class TodayPage
         $this->drawn = new DayDrawn($this->day, $now, $business->gatePolicy()->serviceHours);
     }
 
+    /** @return list<Coming> */
+    public function comingToday(): array
+    {
+        return Coming::between($this->now, $this->day->ends);
+    }
+
     /** @return Collection<int, Message> */
     public function justSaid(): Collection
     {
         return Message::query()->where('state', MessageState::Received)->with(['person.number', 'line'])
-            ->orderByDesc('at')->orderByDesc('id')->limit(5)->get();
+            ->orderByDesc('at')->orderByDesc('id')->limit(4)->get();
     }
 
     /** @return list<array{rule: Rule, texts: int, began: int, replied: int}> over 30 days, the busiest first */

@@ -1,34 +1,20 @@
-<!doctype html>
-<html lang="en-GB">
-<head>
-    <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1">
-    <title>Log in · Linnet</title>
-    <link rel="icon" href="/favicon.svg" type="image/svg+xml">
-    @vite(['resources/css/app.css', 'resources/js/app.js'])
-</head>
-<body>
-    <main class="log-in">
-        <p class="brand"><x-bird />Linnet</p>
-        <h1 class="mb-1">Log in</h1>
-        <p class="soft mb-5">Texts that send themselves, and can say why.</p>
-        <form method="post" action="{{ route('log-in') }}">
-            @csrf
-            <x-field name="email" label="Email">
-                <input class="input w-full" type="email" name="email" value="{{ old('email') }}" autocomplete="username" required autofocus
-                    @error('email') aria-invalid="true" aria-describedby="email-error" @enderror>
-            </x-field>
-            <x-field name="password" label="Password">
-                <input class="input w-full" type="password" name="password" autocomplete="current-password" required>
-            </x-field>
-            <label class="flex gap-2 items-center mb-4"><input type="checkbox" name="remember" value="1"> Keep me logged in on this machine</label>
-            <button class="btn go">Log in</button>
-        </form>
-        @if ($demo)
-            <div class="note plain mt-6">
-                This is the demo of Osier Quay Boathouse. Log in as <b>mira@osierquay.example</b> (administrator) or <b>viv@osierquay.example</b> (viewer), password <b>boathouse</b>.
-            </div>
-        @endif
-    </main>
-</body>
-</html>
+<x-bare title="Log in">
+    <p class="soft mb-5">Texts that send themselves, and can say why.</p>
+    <form method="post" action="{{ route('log-in') }}">
+        @csrf
+        <x-field name="email" label="Email">
+            <input class="input w-full" type="email" name="email" value="{{ old('email') }}" autocomplete="username" required autofocus
+                @error('email') aria-invalid="true" aria-describedby="email-error" @enderror>
+        </x-field>
+        <x-field name="password" label="Password">
+            <input class="input w-full" type="password" name="password" autocomplete="current-password" required>
+        </x-field>
+        <label class="flex gap-2 items-center mb-4"><input type="checkbox" name="remember" value="1"> Keep me logged in on this machine</label>
+        <button class="btn go">Log in</button>
+    </form>
+    @if ($demo)
+        <div class="note plain mt-6">
+            This is the demo of Osier Quay Boathouse. Log in as <b>mira@osierquay.example</b> (administrator) or <b>viv@osierquay.example</b> (viewer), password <b>boathouse</b>.
+        </div>
+    @endif
+</x-bare>
