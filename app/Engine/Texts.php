@@ -19,8 +19,10 @@ use Linnet\Core\Engine\Situation;
 use Linnet\Core\Engine\TextFate;
 use Linnet\Core\Gate\Candidate;
 use Linnet\Core\Gate\Gate;
+use Linnet\Core\Gate\Judgement;
 use Linnet\Core\Gate\Origin;
 use Linnet\Core\Gate\Policy;
+use Linnet\Core\Gate\Power;
 use Linnet\Core\Gate\Say;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Receiver;
@@ -30,8 +32,15 @@ use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
 
 /** Carries out what the engine wants done with a rule's texts. Always inside the caller's transaction. */
-final class Texts
+final readonly class Texts
 {
+    /** A text that has lain in the outbox for longer is put before the gate once more. */
+    private const FRESH_SECONDS = 120;
+
+    public function __construct(private Profiles $profiles)
+    {
+    }
+
     /** A text a run wants now: kept, then put before the gate. */
     public function want(Run $run, SendText $effect, Situation $situation, Receiver $to, Business $business): TextFate
     {
@@ -72,10 +81,7 @@ final class Texts
         }
 
         $policy = $business->gatePolicy();
-        $judgement = Gate::judge(new Candidate(
-            Origin::Rule, $message->kind ?? TextKind::Service, $composed->body, $to, $run->rule->power, $message->line->power, $message->line->name,
-            $business->sending, $this->sameSentAt($to->number, $composed->body, $policy, $now),
-        ), $policy, $now);
+        $judgement = $this->gate($message, $composed->body, $to, $run->rule->power, $business, $now, $this->sameSentAt($to->number, $composed->body, $policy, $now));
         $verdict = $judgement->verdict();
         $message->fill([
             'number' => $to->number,
@@ -92,6 +98,27 @@ final class Texts
             Say::Hold => $this->settle($message, MessageState::Waiting, $verdict->reason, $now, $verdict->until),
             Say::Drop => $this->settle($message, MessageState::Dropped, $verdict->reason, $now, null),
         };
+    }
+
+    /**
+     * Whether a rule's text in the outbox may still be handed over. Where its receiver has said stop since, or it has lain there for
+     * long, the gate is asked once more: it is dropped, or stays until its moment.
+     */
+    public function mayStillLeave(Message $message, Business $business, \DateTimeImmutable $now): bool
+    {
+        $to = $this->profiles->receiver($message->person, $business);
+        $fresh = $message->left_at !== null && $message->left_at->getTimestamp() + self::FRESH_SECONDS > $now->getTimestamp();
+        if ($message->origin !== MessageOrigin::Rule || ($fresh && ! $to->optedOut)) {
+            return true;
+        }
+        $verdict = $this->gate($message, $message->body, $to, Power::On, $business, $now, null)->verdict();
+        if ($verdict->say === Say::Drop) {
+            $this->settle($message, MessageState::Dropped, $verdict->reason, $now, null);
+        } elseif ($verdict->say === Say::Hold) {
+            $message->update(['retry_at' => $verdict->until ?? $now->modify('+1 minute'), 'reason' => $verdict->reason->toArray()]);
+        }
+
+        return $verdict->say === Say::Pass;
     }
 
     /** A text that has not left is not wanted any more. */
@@ -133,6 +160,13 @@ final class Texts
         }
 
         return $state === MessageState::Dropped ? TextFate::Dropped : TextFate::Waiting;
+    }
+
+    private function gate(Message $message, string $body, Receiver $to, Power $rule, Business $business, \DateTimeImmutable $now, ?\DateTimeImmutable $sameSentAt): Judgement
+    {
+        return Gate::judge(new Candidate(
+            Origin::Rule, $message->kind ?? TextKind::Service, $body, $to, $rule, $message->line->power, $message->line->name, $business->sending, $sameSentAt,
+        ), $business->gatePolicy(), $now);
     }
 
     /** No automatic text has gone to this person on this line before. */

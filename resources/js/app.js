@@ -1,6 +1,7 @@
 import Alpine from '@alpinejs/csp';
 import './htmx.js';
 import 'idiomorph/dist/idiomorph-ext.js';
+import { listenForKeys } from './keys.js';
 import rail from './rail.js';
 import ruleReader from './rule-reader.js';
 import wording from './wording.js';
@@ -13,3 +14,4 @@ Alpine.data('toast', toast);
 Alpine.data('wording', wording);
 Alpine.start();
 closeWordsOutside(document);
+listenForKeys(document);

@@ -1,7 +1,7 @@
 @extends('page')
 @section('body')
     <p><a class="link" href="{{ route('shelf') }}">All handsets</a></p>
-    <div class="flex flex-wrap gap-10 mt-3">
+    <div class="flex flex-wrap items-start gap-10 mt-3">
         <section class="big-handset w-full" aria-label="Handset">
             <div class="handset-texts flex flex-col gap-2" id="texts" hx-get="{{ url()->current() }}" hx-trigger="every 1s" hx-select="#texts" hx-swap="morph:outerHTML">
                 @forelse ($texts as $text)

@@ -60,6 +60,19 @@ test('pointing at a mark lights its sentence and its handset', async ({ page }) 
   await expect(page.locator('aside [data-step=first]')).toBeHidden();
 });
 
+test('a question mark lists the keys, a slash leads to the search', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/people');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('Name or number')).toBeFocused();
+  await page.keyboard.type('li?');
+  await expect(page.getByLabel('Name or number')).toHaveValue('li?');
+});
+
 test('a rule is switched off and on', async ({ page }) => {
   await logIn(page);
   await page.goto('/rules/2');

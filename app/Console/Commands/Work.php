@@ -6,9 +6,13 @@ namespace App\Console\Commands;
 
 use App\Engine\Worker;
 use Illuminate\Console\Command;
+use Illuminate\Database\DetectsConcurrencyErrors;
+use Illuminate\Database\QueryException;
 
 final class Work extends Command
 {
+    use DetectsConcurrencyErrors;
+
     protected $signature = 'linnet:work
         {--until-idle : Stop when there is nothing left to do now}
         {--rest=200 : Milliseconds to rest when there is nothing to do}';
@@ -22,7 +26,7 @@ final class Work extends Command
             $going = false;
         });
         while ($going) {
-            $done = $worker->round();
+            $done = $this->round($worker);
             if ($done === 0 && $this->option('until-idle')) {
                 break;
             }
@@ -32,5 +36,21 @@ final class Work extends Command
         }
 
         return self::SUCCESS;
+    }
+
+    /** A database that is busy for longer than we wait is no reason to end: nothing was done, and it is done the next time. */
+    private function round(Worker $worker): int
+    {
+        try {
+            return $worker->round();
+        } catch (QueryException $e) {
+            if (! $this->causedByConcurrencyError($e)) {
+                throw $e;
+            }
+            report($e);
+
+            // There is something left to do.
+            return 1;
+        }
     }
 }

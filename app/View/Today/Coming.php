@@ -15,7 +15,9 @@ final readonly class Coming
 {
     private const MOST = 12;
 
-    private function __construct(public \DateTimeImmutable $at, public Person $person, public ?Rule $rule, public ?Message $held) {}
+    private function __construct(public \DateTimeImmutable $at, public Person $person, public ?Rule $rule, public ?Message $held)
+    {
+    }
 
     /** @return list<self> the next ones, earliest first */
     public static function between(\DateTimeImmutable $from, \DateTimeImmutable $to): array

@@ -17,6 +17,18 @@
             @if ($wide) {{ $slot }} @else <div class="column">{{ $slot }}</div> @endif
         </main>
     </div>
+    <dialog id="keys" class="panel" aria-labelledby="keys-title">
+        <h2 id="keys-title" class="mb-2">Keys</h2>
+        <dl class="facts">
+            <dt><kbd>?</kbd></dt><dd>this list</dd>
+            <dt><kbd>/</kbd></dt><dd>find in the list on this page</dd>
+            <dt><kbd>Tab</kbd></dt><dd>to the next word, field or link</dd>
+            <dt><kbd>Enter</kbd></dt><dd>open the word under the focus</dd>
+            <dt><kbd>Esc</kbd></dt><dd>close what is open, unchanged</dd>
+            <dt><kbd>{</kbd></dt><dd>while writing a rule’s text: the fields that can be put in</dd>
+        </dl>
+        <form method="dialog" class="mt-3"><button class="btn small">Close</button></form>
+    </dialog>
     <div id="toast" aria-live="polite">
         @if (session('done')) <x-toast>{{ session('done') }}</x-toast> @endif
     </div>

@@ -28,7 +28,7 @@
             @endif
             <form method="post" action="{{ route('log-out') }}" class="mt-2">
                 @csrf
-                <button class="link sm">Log out</button>
+                <button class="link sm">Log out</button> <span class="ml-2" title="Lists the keys"><kbd>?</kbd> keys</span>
             </form>
         </div>
     </div>

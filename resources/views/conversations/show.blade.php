@@ -14,7 +14,7 @@
                     @endif
                 @endcan
             </div>
-            <div id="thread" hx-get="{{ request()->fullUrl() }}" hx-trigger="every 2s" hx-select="#thread" hx-swap="morph:outerHTML"><x-story :story="$story" /></div>
+            <div class="scroll" id="thread" tabindex="0" role="region" aria-label="What was said" hx-get="{{ request()->fullUrl() }}" hx-trigger="every 2s" hx-select="#thread" hx-swap="morph:outerHTML"><x-story :story="$story" /></div>
             @can('converse')
                 <form class="write" method="post" action="{{ route('conversations.write', $conversation) }}">
                     @csrf

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Engine;
 
+use App\Engine\Runner;
 use App\Models\Change;
 use App\Models\Consent;
 use App\Models\Conversation;
@@ -14,6 +15,7 @@ use App\Models\Record;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\Run;
+use App\Models\Timer;
 use App\Models\Trace;
 use App\Sentences\Sentence;
 use Illuminate\Http\Client\Factory;
@@ -265,6 +267,28 @@ final class MissedCallTest extends TestCase
         self::assertSame([MessageState::Failed, 8], [$text->state, $text->attempts]);
         self::assertSame('Given up after 8 tries: the carrier did not take it (HTTP 503).', $this->why($text));
         self::assertSame([8, 1], [count($keys), count(array_unique($keys))]);
+    }
+
+    public function testATextStuckInTheOutboxIsNotSentAfterAStopNorInTheNight(): void
+    {
+        foreach ([self::WEN, self::PRIYA] as $caller) {
+            $this->missedCall($caller);
+        }
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        foreach (Timer::query()->pluck('id') as $timer) {
+            resolve(Runner::class)->timer((int) $timer);
+        }
+        self::assertSame(2, Message::query()->where('state', MessageState::Ready)->count());
+        $this->textFrom(self::WEN, 'STOP');
+        $this->travelToMoment('2026-03-02 23:00');
+        $this->work();
+
+        self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
+        self::assertStringContainsString('no more texts', $this->handedOver[0]['text']);
+        self::assertSame([MessageState::Dropped, MessageState::Ready], [$this->textsTo(self::WEN)[0]->state, $this->textsTo(self::PRIYA)[0]->state]);
+        $this->goOnTo('2026-03-03 08:00');
+        self::assertSame([self::WEN, self::PRIYA], array_column($this->handedOver, 'to'));
     }
 
     private function goOnTo(string $local): void
