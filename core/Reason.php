@@ -37,10 +37,4 @@ final readonly class Reason
     {
         return ['code' => $this->code, 'with' => $this->with];
     }
-
-    /** @param  array{code: string, with: array<string, ReasonValue>}  $stored */
-    public static function fromArray(array $stored): self
-    {
-        return new self($stored['code'], $stored['with']);
-    }
 }

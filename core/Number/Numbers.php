@@ -58,16 +58,6 @@ final class Numbers
         return FictionRanges::find($e164) ?? self::known($library, $parsed, $e164, $written, $country);
     }
 
-    /** The number, or null where none can be read. */
-    public static function parse(string $written, string $country): ?PhoneNumber
-    {
-        try {
-            return self::read($written, $country);
-        } catch (NotANumber) {
-            return null;
-        }
-    }
-
     /** The usual written form for a reader abroad, e.g. "+44 7700 900123". */
     public static function pretty(string $e164): string
     {

@@ -8,8 +8,6 @@ namespace Linnet\Core\Record;
  * What is known about a person and a record at one moment, reached by path: "first_name", "call.started_at", "line.name".
  *
  * The person's own fields stand at the top; everything else under the name of what it belongs to.
- *
- * @phpstan-type Value scalar|Moment|Day|Money|null|list<mixed>
  */
 final readonly class Facts
 {

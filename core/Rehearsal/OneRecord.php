@@ -54,7 +54,6 @@ final class OneRecord
         $began = $situation->now;
         $state = RunState::begin($this->rule->steps[0]->id(), $began);
         $texts = $trace = [];
-        $arrivals = [];
 
         for ($looks = 0; $looks < self::LOOKS && ! $state->isOver(); $looks++) {
             $outcome = Engine::advance($this->rule, $state, $situation);
@@ -67,11 +66,7 @@ final class OneRecord
                     $texts[] = $text = $this->send($effect, $situation);
                     $fates[$effect->name] = $text->fate();
                     $now = $text->leavesAt ?? $now;
-                    $arrivals[$effect->step->id] = $text->wantedAt;
                 }
-            }
-            if ($state->step !== null) {
-                $arrivals[$state->step] ??= $state->arrivedAt;
             }
             $situation = $situation->later($now, $fates);
             if (in_array(TextFate::Waiting, $fates, true)) {
@@ -80,7 +75,7 @@ final class OneRecord
             }
         }
 
-        return new Rehearsed($began, $situation->now, $texts, $trace, $arrivals);
+        return new Rehearsed($began, $texts, $trace);
     }
 
     private function send(SendText $effect, Situation $situation): RehearsedText

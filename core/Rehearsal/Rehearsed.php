@@ -12,14 +12,11 @@ final readonly class Rehearsed
     /**
      * @param  list<RehearsedText>  $texts
      * @param  list<Reason>  $trace
-     * @param  array<string, \DateTimeImmutable>  $arrivals  when each step was come to
      */
     public function __construct(
         public \DateTimeImmutable $beganAt,
-        public \DateTimeImmutable $endedAt,
         public array $texts,
         public array $trace,
-        public array $arrivals,
     ) {
     }
 }

@@ -18,6 +18,12 @@ export default () => ({
   typed(event) {
     if (event.data === '{') this.$refs.fields.querySelector('button').focus();
   },
+  plainly(event) {
+    const text = this.$refs.text;
+    text.value = event.currentTarget.dataset.plain;
+    text.focus();
+    text.dispatchEvent(new Event('input', { bubbles: true }));
+  },
   put(event) {
     const text = this.$refs.text;
     const name = event.currentTarget.dataset.field;

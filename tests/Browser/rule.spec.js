@@ -16,6 +16,12 @@ test('a rule is read and changed in place, with mistakes shown at their word', a
   await expect(page.locator('#wording-answer-error')).toContainText('At character 23');
   await expect(words).toHaveValue('Hello {{ first_name | uper }}');
 
+  await words.fill('It’s “ready” – come by…');
+  await expect(page.locator('[id^=preview-]')).toContainText('make it cost more');
+  await page.getByRole('button', { name: 'write it plainly' }).click();
+  await expect(words).toHaveValue('It\'s "ready" - come by...');
+  await expect(page.locator('[id^=preview-]')).not.toContainText('make it cost more');
+
   await words.fill('Hello ');
   await words.press('End');
   await page.keyboard.type('{');

@@ -19,11 +19,9 @@ final class DemoClockController
             abort(404);
         }
         $now = $clock->now();
-        $to = match ($request->validate(['by' => 'required|in:minute,two_minutes,hour,day,next'])['by']) {
+        $to = match ($request->validate(['by' => 'required|in:minute,hour,next'])['by']) {
             'minute' => $now->modify('+1 minute'),
-            'two_minutes' => $now->modify('+2 minutes'),
             'hour' => $now->modify('+1 hour'),
-            'day' => $now->modify('+1 day'),
             default => Timer::query()->whereNotNull('due_at')->orderBy('due_at')->first()?->due_at,
         };
         if ($to !== null && $to > $now) {

@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Rule\Rule as CoreRule;
+use Linnet\Core\Text\PlainTwin;
 use Psr\Clock\ClockInterface;
 
 /** A rule's unpublished changes: kept as they are made, published on purpose. */
@@ -80,11 +81,13 @@ final class RuleDraftController
         try {
             $read = DraftEdit::apply($rule->written()->toDocument(), ['part' => 'wording', 'step' => $said['step'], 'text' => $said['text'] ?? '']);
         } catch (ValidationException $e) {
-            return view('rules.preview', ['text' => null, 'problem' => $e->getMessage()]);
+            return view('rules.preview', ['text' => null, 'problem' => $e->getMessage(), 'plain' => null]);
         }
         $texts = $pages->of($rule, $request->integer('sample') ?: null)->with($read)->texts ?? [];
         $text = array_values(array_filter($texts, fn ($text): bool => $text->step === $said['step']))[0] ?? null;
 
-        return view('rules.preview', ['text' => $text, 'problem' => null]);
+        $plain = PlainTwin::of($said['text'] ?? '');
+
+        return view('rules.preview', ['text' => $text, 'problem' => null, 'plain' => $plain === ($said['text'] ?? '') ? null : $plain]);
     }
 }

@@ -22,11 +22,6 @@ final class TemplateError extends \DomainException implements CoreError
         return new self($at, new Reason("template.$code", $with));
     }
 
-    public function isMissingValue(): bool
-    {
-        return $this->reason->code === 'template.missing';
-    }
-
     public function reason(): Reason
     {
         return $this->reason;

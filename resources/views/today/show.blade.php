@@ -4,8 +4,8 @@
         <p class="crumb"><x-time :at="$page->now" format="l j F" /></p>
         <h1 class="lead">
             <a href="{{ route('sent.index', ['day' => $page->day->date, 'state' => 'left']) }}">{{ ucfirst(\App\Clock\Said::count($page->left, 'text', 'texts')) }}</a>
-            {{ $page->left === 1 ? 'has' : 'have' }} gone out today{{ $page->coming === 0 ? ', and nothing more is due before midnight.' : ' and' }}
-            @if ($page->coming > 0)<a href="#coming">{{ \App\Clock\Said::count($page->coming, 'more', 'more') }}</a> {{ $page->coming === 1 ? 'is' : 'are' }} due before midnight.@endif
+            {{ $page->left === 1 ? 'has' : 'have' }} gone out today{{ $page->coming === 0 ? ', and nothing more is to come before midnight.' : ' and' }}
+            @if ($page->coming > 0)<a href="#coming">{{ \App\Clock\Said::count($page->coming, 'more', 'more') }}</a> may follow before midnight.@endif
             @if ($page->needs !== [])<a href="#needs">{{ ucfirst(\App\Clock\Said::count(count($page->needs), 'thing', 'things')) }}</a> {{ count($page->needs) === 1 ? 'needs' : 'need' }} you,@else Nothing needs you,@endif
             and @if ($page->waiting > 0)<a href="{{ route('conversations.index', ['show' => 'waiting']) }}">{{ \App\Clock\Said::count($page->waiting, 'person', 'people') }}</a> {{ $page->waiting === 1 ? 'is' : 'are' }} waiting for an answer.@else nobody is waiting for an answer.@endif
         </h1>
@@ -59,8 +59,8 @@
                             <tr>
                                 <td class="whitespace-nowrap"><x-time :at="$coming->at" /></td>
                                 <td><a class="link" href="{{ route('people.show', $coming->person) }}">{{ $coming->person->name() }}</a><br>
-                                    <span class="soft sm">{{ $coming->rule?->name }}{{ $coming->held ? '' : ': its next step' }}</span></td>
-                                <td class="sm soft">@if ($coming->held?->reason)<x-reason :reason="$coming->held->reason" />@endif</td>
+                                    <span class="soft sm">{{ $coming->rule?->name }}{{ $coming->held ? '' : ': its next step' }}</span>
+                                    @if ($coming->held?->reason)<br><x-reason :reason="$coming->held->reason" />@endif</td>
                             </tr>
                         @endforeach
                         </tbody>
