@@ -9,8 +9,8 @@ export const clockFile = `${root}storage/testing/clock.json`;
 export default defineConfig({
   testDir: 'tests/Browser',
   workers: 1,
-  timeout: 40_000,
-  expect: { timeout: 8_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {
     baseURL: linnet,
