@@ -18,10 +18,11 @@ system_packages() {
     need composer 'Install Composer (Debian: composer).'
     need npm 'Install Node 20 or newer with npm (Debian: nodejs and npm).'
     php -r 'exit(version_compare(PHP_VERSION, "8.2.0") >= 0 ? 0 : 1);' || fail "PHP 8.2 or newer is needed; this is $(php -r 'echo PHP_VERSION;')."
-    local version packages=() pair
+    local version modules packages=() pair
     version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
+    modules=$(php -m)
     for pair in pdo_sqlite:sqlite3 curl:curl zip:zip bcmath:bcmath intl:intl mbstring:mbstring dom:xml; do
-        php -m | grep -qix "${pair%%:*}" || packages+=("php$version-${pair##*:}")
+        grep -qix "${pair%%:*}" <<< "$modules" || packages+=("php$version-${pair##*:}")
     done
     if [ "${1:-}" = with-browser ] && [ ! -x /usr/bin/chromium ]; then
         packages+=(chromium fonts-noto-color-emoji)
