@@ -26,7 +26,7 @@ final readonly class Outbox
         $now = $this->clock->now();
         $messages = Message::query()->where('state', MessageState::Ready)
             ->where(fn ($query) => $query->whereNull('retry_at')->orWhere('retry_at', '<=', $now))
-            ->orderBy('id')->limit($this->atOnce)->with(['line', 'person.number'])->get()->all();
+            ->orderBy('id')->limit($this->atOnce)->with(['line', 'person.number', 'rule'])->get()->all();
         if ($messages === []) {
             return 0;
         }

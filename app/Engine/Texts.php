@@ -111,7 +111,7 @@ final readonly class Texts
         if ($message->origin !== MessageOrigin::Rule || ($fresh && ! $to->optedOut)) {
             return true;
         }
-        $verdict = $this->gate($message, $message->body, $to, Power::On, $business, $now, null)->verdict();
+        $verdict = $this->gate($message, $message->body, $to, $message->rule->power ?? Power::On, $business, $now, null)->verdict();
         if ($verdict->say === Say::Drop) {
             $this->settle($message, MessageState::Dropped, $verdict->reason, $now, null);
         } elseif ($verdict->say === Say::Hold) {

@@ -34,7 +34,7 @@ final class HostileDeliveriesTest extends TestCase
         self::assertGreaterThan(20, Record::query()->count());
     }
 
-    public function testWhatIsKnownOfAPersonStaysAndWhatWasEmptyIsFilledIn(): void
+    public function testOneNumberWrittenThreeWaysIsOnePerson(): void
     {
         $this->missedCall('+447700900911');
         $this->missedCall('07700 900911');
