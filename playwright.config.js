@@ -6,6 +6,7 @@ export const linnet = 'http://127.0.0.1:8010';
 export const standins = 'http://127.0.0.1:8011';
 export const clockFile = `${root}storage/testing/clock.json`;
 
+// The files run in the order of the days they live through: the clock never goes back.
 export default defineConfig({
   testDir: 'tests/Browser',
   workers: 1,
@@ -40,6 +41,7 @@ export default defineConfig({
       LINNET_PORT: '8010',
       STANDINS_PORT: '8011',
       DEMO_CLOCK: 'stop',
+      DEMO_DAYS: '5',
       CLOCK_FILE: 'testing/clock.json',
       DB_DATABASE: `${root}storage/testing/linnet.sqlite`,
       STANDINS_DATABASE: `${root}storage/testing/standins.sqlite`,

@@ -21,7 +21,7 @@ system_packages() {
     local version modules packages=() pair
     version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
     modules=$(php -m)
-    for pair in pdo_sqlite:sqlite3 curl:curl zip:zip bcmath:bcmath intl:intl mbstring:mbstring dom:xml; do
+    for pair in pdo_sqlite:sqlite3 curl:curl zip:zip bcmath:bcmath intl:intl mbstring:mbstring dom:xml xmlreader:xml; do
         grep -qix "${pair%%:*}" <<< "$modules" || packages+=("php$version-${pair##*:}")
     done
     if [ "${1:-}" = with-browser ] && [ ! -x /usr/bin/chromium ]; then
@@ -60,6 +60,8 @@ php_packages() {
             composer update -n -q --no-progress >> .cache/composer.log 2>&1 \
                 || fail 'Composer could not install the PHP packages. Its words are in .cache/composer.log.'
         }
+        # The framework's notes of which packages there are, which it makes anew.
+        rm -f bootstrap/cache/packages.php bootstrap/cache/services.php standins/bootstrap/cache/packages.php standins/bootstrap/cache/services.php
         [ -f .cache/composer.new ] && fresh composer
     fi
     return 0

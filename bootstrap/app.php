@@ -1,15 +1,21 @@
 <?php
 
+use App\Api\Problem;
+use App\Http\Middleware\RateHeaders;
+use App\Http\Middleware\RunOnce;
 use App\Http\Middleware\SecurityHeaders;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Laravel\Sanctum\Http\Middleware\CheckForAnyAbility;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__.'/../routes/web.php',
+        api: __DIR__.'/../routes/api.php',
+        apiPrefix: 'api/v1',
         commands: __DIR__.'/../routes/console.php',
         health: '/up',
         then: fn () => Illuminate\Support\Facades\Route::group([], __DIR__.'/../routes/in.php'),
@@ -17,10 +23,13 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
-        $middleware->redirectGuestsTo('/log-in');
+        $middleware->api(prepend: [RateHeaders::class, 'auth:sanctum', 'throttle:api', RunOnce::class]);
+        $middleware->alias(['ability' => CheckForAnyAbility::class]);
+        $middleware->redirectGuestsTo(fn (Request $request): ?string => $request->is('api/*') ? null : '/log-in');
         $middleware->redirectUsersTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? Problem::from($e) : null);
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('in/*') || $request->expectsJson());
     })
     ->create();

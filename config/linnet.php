@@ -10,10 +10,29 @@ return [
         'attempts' => 8,
     ],
 
+    // Says what sort of line a number reaches and whether anybody has it. Unset, numbers are not looked up.
+    'lookup' => [
+        'url' => env('LOOKUP_URL'),
+        'secret' => env('LOOKUP_SECRET', ''),
+        'timeout_seconds' => 5,
+    ],
+
     'demo' => [
         // A clock that can be moved: a file under storage/. Unset, time is the machine's.
         'clock_file' => env('CLOCK_FILE'),
         'standins_url' => env('STANDINS_URL'),
+    ],
+
+    'outside' => [
+        // Addresses that others choose are fetched from the open internet alone. These are let through all the same, as host:port,
+        // for stand-ins on a developer's machine; leave it empty anywhere else.
+        'let_through' => array_filter(explode(',', (string) env('OUTSIDE_LET_THROUGH', ''))),
+        'most_bytes' => 52_428_800,
+        'timeout_seconds' => 30,
+    ],
+
+    'api' => [
+        'most_per_minute' => 600,
     ],
 
     'deliveries' => [

@@ -7,9 +7,9 @@ namespace Linnet\Core;
 /**
  * Why something is so: a code and the values of that moment. The sentence is made where it is shown.
  *
- * A value is text, a number, a yes/no, a list of texts, or a moment as {at: ISO 8601, zone: name}.
+ * A value is text, a number, a yes/no, a list of texts, a moment as {at: ISO 8601, zone: name}, or another reason.
  *
- * @phpstan-type ReasonValue scalar|list<string>|array{at: string, zone: string}
+ * @phpstan-type ReasonValue scalar|list<string>|array{at: string, zone: string}|array{code: string, with: array<string, mixed>}
  */
 final readonly class Reason
 {

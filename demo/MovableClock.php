@@ -44,12 +44,19 @@ final readonly class MovableClock implements ClockInterface
         $this->write($this->now(), true);
     }
 
-    /** @return array{\DateTimeImmutable, float|null} */
+    /**
+     * @return array{\DateTimeImmutable, float|null}
+     *
+     * @throws \RuntimeException where the file is no clock: to show the machine's time instead would move a line's departures there
+     */
     private function read(): array
     {
-        $stored = is_file($this->file) ? json_decode((string) file_get_contents($this->file), true) : null;
-        if (! is_array($stored) || ! is_string($stored['base'] ?? null)) {
+        if (! is_file($this->file)) {
             return [new \DateTimeImmutable('now', new \DateTimeZone('UTC')), null];
+        }
+        $stored = json_decode((string) file_get_contents($this->file), true);
+        if (! is_array($stored) || ! is_string($stored['base'] ?? null)) {
+            throw new \RuntimeException("What stands in $this->file is no clock. Remove the file, and start the demo again.");
         }
 
         return [new \DateTimeImmutable($stored['base'], new \DateTimeZone('UTC')), is_numeric($stored['since'] ?? null) ? (float) $stored['since'] : null];
@@ -65,7 +72,8 @@ final readonly class MovableClock implements ClockInterface
             mkdir(dirname($this->file), 0o755, true);
         }
         // Written beside and renamed, so that no reader sees half a file.
-        file_put_contents("$this->file.new", $json);
-        rename("$this->file.new", $this->file);
+        $beside = $this->file.'.'.getmypid();
+        file_put_contents($beside, $json);
+        rename($beside, $this->file);
     }
 }

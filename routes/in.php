@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\In\TakeDelivery;
 use App\Http\Controllers\In\TakeFromCarrier;
 use Illuminate\Routing\Middleware\SubstituteBindings;
@@ -8,5 +9,9 @@ use Illuminate\Support\Facades\Route;
 // What other systems send. No session, no cookies: each proves itself by its secret.
 Route::middleware([SubstituteBindings::class, 'throttle:deliveries'])->prefix('in')->group(function (): void {
     Route::post('carrier', TakeFromCarrier::class)->name('in.carrier')->withoutMiddleware('throttle:deliveries');
-    Route::post('{source:key}', TakeDelivery::class)->name('in.source');
+    // The secret may stand in the address, for systems that can give it nowhere else.
+    Route::post('{source:key}/{secret?}', TakeDelivery::class)->name('in.source');
 });
+
+// What others fetch: a calendar at an address nobody can guess.
+Route::get('out/calendar/{secret}.ics', [CalendarController::class, 'show'])->middleware('throttle:calendar')->where('secret', '[0-9a-f]{40}')->name('calendar');

@@ -1,25 +1,71 @@
 <?php
 
+use App\Http\Controllers\ApiPageController;
 use App\Http\Controllers\AskAgainController;
+use App\Http\Controllers\BoardController;
+use App\Http\Controllers\CalendarController;
+use App\Http\Controllers\ConsentController;
 use App\Http\Controllers\ConversationController;
+use App\Http\Controllers\DeliveryController;
 use App\Http\Controllers\DemoClockController;
+use App\Http\Controllers\DoubtController;
 use App\Http\Controllers\DropTextController;
+use App\Http\Controllers\ErasePersonController;
+use App\Http\Controllers\ErrandController;
+use App\Http\Controllers\FieldController;
+use App\Http\Controllers\FormController;
+use App\Http\Controllers\HolidaysController;
 use App\Http\Controllers\HomeController;
+use App\Http\Controllers\ImportController;
+use App\Http\Controllers\LabelController;
+use App\Http\Controllers\LimitsController;
+use App\Http\Controllers\LineController;
+use App\Http\Controllers\LinePowerController;
+use App\Http\Controllers\LockLineController;
 use App\Http\Controllers\LogInController;
 use App\Http\Controllers\MeasureController;
+use App\Http\Controllers\NoticeController;
+use App\Http\Controllers\NumberLookupController;
+use App\Http\Controllers\OpenLinkController;
 use App\Http\Controllers\PersonController;
+use App\Http\Controllers\PoolController;
+use App\Http\Controllers\PublicFormController;
+use App\Http\Controllers\RecordController;
+use App\Http\Controllers\RecordPicksController;
+use App\Http\Controllers\RecordTypeController;
+use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\RuleController;
+use App\Http\Controllers\RuleDocumentController;
 use App\Http\Controllers\RuleDraftController;
 use App\Http\Controllers\RulePowerController;
+use App\Http\Controllers\RuleResultsController;
 use App\Http\Controllers\SafeguardsController;
 use App\Http\Controllers\SentController;
+use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SourceController;
+use App\Http\Controllers\SourceMappingController;
+use App\Http\Controllers\StarterController;
+use App\Http\Controllers\StartRuleController;
+use App\Http\Controllers\StuckRunsController;
+use App\Http\Controllers\TariffController;
+use App\Http\Controllers\TaskController;
 use App\Http\Controllers\TodayController;
+use App\Http\Controllers\TokenController;
+use App\Http\Controllers\WordsController;
+use App\Http\Middleware\Glance;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
     Route::get('log-in', [LogInController::class, 'show'])->name('log-in');
     Route::post('log-in', [LogInController::class, 'store']);
+});
+
+// What people outside open: no session, no cookie, and not too often.
+Route::get('l/{code}', OpenLinkController::class)->where('code', '[0-9A-Za-z]{10}')->withoutMiddleware('web')->middleware('throttle:links')->name('links.open');
+
+Route::middleware('throttle:forms')->group(function (): void {
+    Route::get('f/{form}', [PublicFormController::class, 'show'])->name('forms.public');
+    Route::post('f/{form}', [PublicFormController::class, 'store'])->name('forms.send');
 });
 
 Route::middleware('auth')->group(function (): void {
@@ -28,34 +74,130 @@ Route::middleware('auth')->group(function (): void {
 
     // Everybody who logs in sees conversations and people.
     Route::get('conversations', [ConversationController::class, 'index'])->name('conversations.index');
-    Route::get('conversations/{conversation}', [ConversationController::class, 'show'])->name('conversations.show');
+    Route::get('conversations/{conversation}', [ConversationController::class, 'show'])->middleware(Glance::class)->name('conversations.show');
     Route::get('people', [PersonController::class, 'index'])->name('people.index');
-    Route::get('people/{person}', [PersonController::class, 'show'])->name('people.show');
+    Route::get('people/{person}', [PersonController::class, 'show'])->whereNumber('person')->name('people.show');
 
     Route::middleware('can:converse')->group(function (): void {
         Route::post('conversations/{conversation}/texts', [ConversationController::class, 'write'])->name('conversations.write');
         Route::post('conversations/{conversation}/done', [ConversationController::class, 'done'])->name('conversations.done');
-        Route::post('measure', MeasureController::class)->name('measure');
+        Route::post('numbers/{number}/doubt', DoubtController::class)->name('numbers.doubt');
+        Route::post('notices/{notice}/put-away', [NoticeController::class, 'putAway'])->name('notices.put-away');
+        Route::post('tasks/{task}/done', [TaskController::class, 'done'])->name('tasks.done');
+        Route::put('people/{person}/line', LockLineController::class)->name('people.line');
+        Route::post('measure', MeasureController::class)->middleware(Glance::class)->name('measure');
     });
 
     Route::middleware('can:view')->group(function (): void {
-        Route::get('today', TodayController::class)->name('today');
+        Route::get('today', TodayController::class)->middleware(Glance::class)->name('today');
         Route::get('rules', [RuleController::class, 'index'])->name('rules.index');
         Route::get('rules/{rule}', [RuleController::class, 'show'])->name('rules.show');
-        Route::post('rules/{rule}/preview', [RuleDraftController::class, 'preview'])->name('rules.preview');
+        Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
+        Route::post('rules/{rule}/preview', [RuleDraftController::class, 'preview'])->middleware(Glance::class)->name('rules.preview');
         Route::get('sent', [SentController::class, 'index'])->name('sent.index');
         Route::get('sources', [SourceController::class, 'index'])->name('sources.index');
-        Route::get('sources/{source}', [SourceController::class, 'show'])->name('sources.show');
+        Route::get('sources/{source}', [SourceController::class, 'show'])->middleware(Glance::class)->name('sources.show');
+        Route::get('sources/{source}/deliveries/{delivery}', [DeliveryController::class, 'show'])->scopeBindings()->name('deliveries.show');
+        Route::get('records', [RecordController::class, 'types'])->name('records.types');
+        Route::get('records/{type}', [RecordController::class, 'index'])->name('records.index');
+        Route::get('records/{type}/board', [BoardController::class, 'show'])->name('records.board');
+        Route::middleware('can:converse')->group(function (): void {
+            Route::get('people/new', [PersonController::class, 'create'])->name('people.create');
+            Route::post('people', [PersonController::class, 'store'])->name('people.store');
+            Route::post('numbers/{number}/look-up', NumberLookupController::class)->name('numbers.look-up');
+            Route::get('people/{person}/edit', [PersonController::class, 'edit'])->name('people.edit');
+            Route::put('people/{person}', [PersonController::class, 'update'])->name('people.update');
+            Route::post('people/{person}/labels', LabelController::class)->name('people.labels');
+            Route::post('people/{person}/starts', StartRuleController::class)->name('people.start');
+            Route::get('records/{type}/new', [RecordController::class, 'create'])->name('records.create');
+            Route::post('records/{type}', [RecordController::class, 'store'])->name('records.store');
+            Route::get('records/{type}/{record}/edit', [RecordController::class, 'edit'])->scopeBindings()->name('records.edit');
+            Route::put('records/{type}/{record}', [RecordController::class, 'update'])->scopeBindings()->name('records.update');
+            Route::get('picks', RecordPicksController::class)->middleware(Glance::class)->name('records.picks');
+        });
+        Route::get('records/{type}/{record}', [RecordController::class, 'show'])->scopeBindings()->name('records.show');
+        Route::get('api', ApiPageController::class)->name('api');
+        Route::get('imports', [ImportController::class, 'index'])->name('imports.index');
+        Route::get('imports/{import}', [ImportController::class, 'show'])->middleware(Glance::class)->name('imports.show');
+        Route::get('lines', [LineController::class, 'index'])->name('lines.index');
+        Route::get('lines/{line}', [LineController::class, 'show'])->name('lines.show');
+        Route::get('rules/{rule}/results', RuleResultsController::class)->name('rules.results');
         Route::get('safeguards', [SafeguardsController::class, 'index'])->name('safeguards.index');
+        Route::get('safeguards/consent', ConsentController::class)->name('safeguards.consent');
     });
 
     Route::middleware('can:administer')->group(function (): void {
+        Route::get('starters', [StarterController::class, 'index'])->name('rules.starters');
+        Route::post('starters/{key}', [StarterController::class, 'store'])->name('rules.starters.store');
+        Route::post('rules/{rule}/copy', [StarterController::class, 'copy'])->name('rules.copy');
+        Route::post('rules', [RuleDocumentController::class, 'store'])->name('rules.store');
         Route::patch('rules/{rule}/draft', [RuleDraftController::class, 'update'])->name('rules.draft.update');
         Route::post('rules/{rule}/draft/publish', [RuleDraftController::class, 'publish'])->name('rules.draft.publish');
         Route::delete('rules/{rule}/draft', [RuleDraftController::class, 'destroy'])->name('rules.draft.destroy');
         Route::put('rules/{rule}/power', RulePowerController::class)->name('rules.power');
+        Route::post('rules/{rule}/release', ReleaseController::class)->name('rules.release');
+        Route::post('rules/{rule}/stuck', StuckRunsController::class)->name('rules.stuck');
+        Route::put('lines/{line}/power', LinePowerController::class)->name('lines.power');
+        Route::post('errands/{errand}/again', [ErrandController::class, 'again'])->name('errands.again');
+        Route::post('errands/{errand}/put-away', [ErrandController::class, 'putAway'])->name('errands.put-away');
         Route::post('messages/{message}/ask-again', AskAgainController::class)->name('messages.ask-again');
         Route::post('messages/{message}/drop', DropTextController::class)->name('messages.drop');
+        Route::post('sources', [SourceController::class, 'store'])->name('sources.store');
+        Route::put('sources/{source}', [SourceController::class, 'update'])->name('sources.update');
+        Route::get('sources/{source}/settings', [SourceController::class, 'settings'])->name('sources.settings');
+        Route::put('sources/{source}/power', [SourceController::class, 'power'])->name('sources.power');
+        Route::post('sources/{source}/secret', [SourceController::class, 'rotate'])->name('sources.rotate');
+        Route::delete('sources/{source}/old-secret', [SourceController::class, 'endOldSecret'])->name('sources.end-old-secret');
+        Route::get('sources/{source}/mapping', [SourceMappingController::class, 'show'])->name('sources.mapping');
+        Route::patch('sources/{source}/mapping', [SourceMappingController::class, 'update'])->name('sources.mapping.update');
+        Route::put('sources/{source}/mapping/type', [SourceMappingController::class, 'type'])->name('sources.mapping.type');
+        Route::put('sources/{source}/mapping/sample', [SourceMappingController::class, 'sampleIs'])->name('sources.mapping.sample');
+        Route::post('sources/{source}/mapping/publish', [SourceMappingController::class, 'publish'])->name('sources.mapping.publish');
+        Route::delete('sources/{source}/mapping', [SourceMappingController::class, 'destroy'])->name('sources.mapping.destroy');
+        Route::post('sources/{source}/deliveries/{delivery}/replay', [DeliveryController::class, 'replay'])->scopeBindings()->name('deliveries.replay');
+        Route::post('sources/{source}/replays', [DeliveryController::class, 'replayMany'])->name('deliveries.replay-many');
+        Route::patch('records/{type}/{record}/move', [BoardController::class, 'move'])->scopeBindings()->name('records.move');
+        Route::post('records/{type}/bulk', [RecordController::class, 'bulk'])->name('records.bulk');
+        Route::post('records/{type}/filters', [RecordController::class, 'save'])->name('records.save');
+        Route::delete('records/{type}/filters/{filter}', [RecordController::class, 'forget'])->scopeBindings()->name('records.forget');
+        Route::delete('people/{person}', ErasePersonController::class)->name('people.erase');
+        Route::get('settings/forms', [FormController::class, 'index'])->name('forms.index');
+        Route::post('settings/forms', [FormController::class, 'store'])->name('forms.store');
+        Route::put('settings/forms/{form}', [FormController::class, 'update'])->name('forms.update');
+        Route::get('settings', [SettingsController::class, 'index'])->name('settings.index');
+        Route::put('settings/people', [SettingsController::class, 'people'])->name('settings.people');
+        Route::post('settings/record-types', [RecordTypeController::class, 'store'])->name('record-types.store');
+        Route::get('settings/record-types/{type}', [RecordTypeController::class, 'show'])->name('record-types.show');
+        Route::put('settings/record-types/{type}', [RecordTypeController::class, 'update'])->name('record-types.update');
+        Route::post('settings/record-types/{type}/fields', [FieldController::class, 'store'])->name('record-types.fields.store');
+        Route::put('settings/record-types/{type}/fields/{field}', [FieldController::class, 'update'])->name('record-types.fields.update');
+        Route::post('settings/record-types/{type}/fields/{field}/move', [FieldController::class, 'move'])->name('record-types.fields.move');
+        Route::delete('settings/record-types/{type}/fields/{field}', [FieldController::class, 'destroy'])->name('record-types.fields.destroy');
+        Route::post('settings/record-types/{type}/fields/{field}/bring-back', [FieldController::class, 'bringBack'])->name('record-types.fields.bring-back');
+        Route::post('settings/calendars', [CalendarController::class, 'store'])->name('calendars.store');
+        Route::delete('settings/calendars/{calendar}', [CalendarController::class, 'destroy'])->name('calendars.destroy');
+        Route::post('settings/tokens', [TokenController::class, 'store'])->name('tokens.store');
+        Route::delete('settings/tokens/{token}', [TokenController::class, 'destroy'])->name('tokens.destroy');
+        Route::post('imports', [ImportController::class, 'store'])->name('imports.store');
+        Route::patch('imports/{import}', [ImportController::class, 'update'])->name('imports.update');
+        Route::post('imports/{import}/start', [ImportController::class, 'start'])->name('imports.start');
+        Route::post('imports/{import}/stop', [ImportController::class, 'stop'])->name('imports.stop');
+        Route::post('imports/{import}/go-on', [ImportController::class, 'goOn'])->name('imports.go-on');
+        Route::post('imports/{import}/take-back', [ImportController::class, 'takeBack'])->name('imports.take-back');
+        Route::delete('imports/{import}', [ImportController::class, 'destroy'])->name('imports.destroy');
+        Route::get('imports/{import}/refused.csv', [ImportController::class, 'refused'])->name('imports.refused');
+        Route::post('lines', [LineController::class, 'store'])->name('lines.store');
+        Route::put('lines/{line}', [LineController::class, 'update'])->name('lines.update');
+        Route::get('settings/wordings', [PoolController::class, 'index'])->name('pools.index');
+        Route::post('settings/wordings', [PoolController::class, 'store'])->name('pools.store');
+        Route::get('settings/wordings/{pool:name}.csv', [PoolController::class, 'show'])->name('pools.show');
+        Route::delete('settings/wordings/{pool:name}', [PoolController::class, 'destroy'])->name('pools.destroy');
+        Route::post('settings/codes', [PoolController::class, 'codes'])->name('codes.store');
+        Route::get('settings/codes/{list}.csv', [PoolController::class, 'given'])->name('codes.show');
+        Route::put('safeguards/limits', LimitsController::class)->name('safeguards.limits');
+        Route::put('safeguards/holidays', HolidaysController::class)->name('safeguards.holidays');
+        Route::put('safeguards/words', WordsController::class)->name('safeguards.words');
+        Route::put('settings/tariff', TariffController::class)->name('settings.tariff');
         Route::put('safeguards/hours', [SafeguardsController::class, 'update'])->name('safeguards.update');
         Route::post('demo/clock', DemoClockController::class)->name('demo.clock');
     });

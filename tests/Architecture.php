@@ -11,7 +11,7 @@ use PHPat\Test\PHPat;
 /** Which way the arrows point. Checked by PHPStan, over the code as it stands. */
 final class Architecture
 {
-    public function test_the_core_knows_only_itself_and_the_numbering_library(): Rule
+    public function test_the_core_knows_only_itself_and_the_standards_of_numbers_and_calendars(): Rule
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('Linnet\Core'))
@@ -19,6 +19,8 @@ final class Architecture
             ->classes(
                 Selector::inNamespace('Linnet\Core'),
                 Selector::inNamespace('libphonenumber'),
+                Selector::inNamespace('Sabre\VObject\Recur'),
+                Selector::classname('Sabre\VObject\InvalidDataException'),
                 Selector::isStandardClass(),
                 Selector::inNamespace('/^(?!.*\\\\).+$/', true),
             )

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Carrier;
 
-use App\Engine\Profiles;
-use App\Engine\Texts;
+use App\Engine\DirectTexts;
+use App\Engine\Live\Desk;
+use App\Engine\Live\LiveDeeds;
+use App\Forms\Confirmation;
 use App\Intake\Door;
+use App\Intake\Origin;
 use App\Models\Business;
 use App\Models\Change;
 use App\Models\ChangeKind;
@@ -16,21 +19,26 @@ use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
+use App\Models\Number;
 use App\Models\Person;
-use App\Models\Trace;
-use Illuminate\Support\Facades\DB;
+use Linnet\Core\Gate\Origin as From;
+use Linnet\Core\Intake\PersonSaid;
 use Linnet\Core\Number\NotANumber;
 use Linnet\Core\Number\Numbers;
+use Linnet\Core\Number\PhoneNumber;
 use Linnet\Core\Reason;
-use Linnet\Core\Rule\Step\TextKind;
-use Linnet\Core\Text\Composed;
+use Linnet\Core\Text\Length;
+use Linnet\Core\Text\Words\Heard;
 use Linnet\Core\Text\Words\Meaning;
 use Psr\Clock\ClockInterface;
 
-/** Takes a text that somebody sent to one of the lines: kept once, reserved words obeyed at once, the rest left to people and rules. */
+/** Takes a text that somebody sent to one of the lines: kept once, reserved words obeyed at once, the rest left to rules and people. */
 final readonly class Inbound
 {
-    public function __construct(private ClockInterface $clock, private Door $door, private Profiles $profiles, private Texts $texts)
+    /** For so long a text is taken for the cause of an answer. */
+    private const CREDIT_DAYS = 7;
+
+    public function __construct(private ClockInterface $clock, private Door $door, private LiveDeeds $deeds, private DirectTexts $texts)
     {
     }
 
@@ -40,10 +48,9 @@ final readonly class Inbound
      */
     public function take(string $id, string $from, string $to, string $text): bool
     {
-        $business = Business::ours();
         $line = Line::query()->firstWhere('number', $to);
         try {
-            $number = Numbers::read($from, $business->country);
+            $number = Numbers::read($from, Business::ours()->country);
         } catch (NotANumber) {
             return false;
         }
@@ -51,65 +58,107 @@ final readonly class Inbound
             return false;
         }
 
-        return DB::transaction(function () use ($id, $line, $number, $text, $business): bool {
-            if (Message::query()->where('name', "in/$id")->lockForUpdate()->exists()) {
-                return true;
+        return Desk::work($this->clock->now(), $this->deeds, function (Desk $desk) use ($id, $line, $number, $text): bool {
+            if (! Message::query()->where('name', "in/$id")->lockForUpdate()->exists()) {
+                $this->keep($desk, "in/$id", $line, $number, mb_substr(mb_scrub($text, 'UTF-8'), 0, 5000, 'UTF-8'));
             }
-            $now = $this->clock->now();
-            $person = $this->door->person($number, [], $now);
-            $conversation = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
-            $meaning = $business->reservedWords()->meaning($text);
-            $message = Message::query()->create([
-                'name' => "in/$id", 'origin' => MessageOrigin::Them, 'state' => MessageState::Received, 'person_id' => $person->id,
-                'line_id' => $line->id, 'conversation_id' => $conversation->id, 'number' => $number->e164,
-                'body' => mb_substr(mb_scrub($text, 'UTF-8'), 0, 5000, 'UTF-8'), 'meaning' => $meaning, 'wanted_at' => $now, 'at' => $now,
-            ]);
-            $conversation->update([
-                'last_message_id' => $message->id, 'last_at' => $now,
-                'waiting_since' => $meaning === Meaning::Talk ? $conversation->waiting_since ?? $now : $conversation->waiting_since,
-            ]);
-            $this->obey($meaning, $person, $line, $message, $business, $now);
-            Change::query()->create([
-                'kind' => ChangeKind::TextReceived, 'person_id' => $person->id, 'message_id' => $message->id, 'at' => $now, 'handled' => false,
-            ]);
 
             return true;
         });
     }
 
-    /** Confirmed once, never more: only the word that changes something is answered. */
-    private function obey(Meaning $meaning, Person $person, Line $line, Message $message, Business $business, \DateTimeImmutable $now): void
+    private function keep(Desk $desk, string $name, Line $line, PhoneNumber $number, string $text): void
     {
-        $receiver = $this->profiles->receiver($person, $business);
+        $now = $desk->now;
+        $person = $this->door->person(new PersonSaid(number: $number), Origin::text());
+        // Somebody has it after all.
+        Number::query()->where('e164', $number->e164)->where('alive', false)->update(['alive' => true]);
+        $heard = $desk->hearing()->of($person->id, $line->key, $text);
+        $confirmed = $heard->question === null && in_array($heard->meaning, [Meaning::Talk, Meaning::OptIn], true) && Confirmation::by($person->id, $number->e164, $text, $now);
+        if ($confirmed && $heard->meaning === Meaning::Talk) {
+            $heard = new Heard(Meaning::Answer);
+        }
+        $conversation = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
+        $length = Length::of($text);
+        $message = Message::query()->create([
+            'name' => $name, 'origin' => MessageOrigin::Them, 'state' => MessageState::Received, 'person_id' => $person->id,
+            'line_id' => $line->id, 'conversation_id' => $conversation->id, 'number' => $number->e164, 'body' => $text, 'meaning' => $heard->meaning,
+            'encoding' => $length->encoding->value, 'parts' => $length->parts, 'price_micros' => $desk->known->business()->tariff->inbound($number->country, $length->parts),
+            'currency' => $desk->known->business()->tariff->currency, 'put_to_run_id' => $heard->question, 'answer' => $heard->answer, 'remark' => $heard->remark === '' ? null : $heard->remark,
+            'wanted_at' => $now, 'at' => $now,
+        ]);
+        $conversation->update([
+            'last_message_id' => $message->id, 'last_at' => $now,
+            'waiting_since' => $heard->meaning->wantsAPerson() ? $conversation->waiting_since ?? $now : $conversation->waiting_since,
+        ]);
+        $desk->known->forgetWords($person->id, $number->e164);
+        $this->credit($person->id, $heard->meaning, $now);
+        $this->obey($desk, $heard, $person, $line, $message, $confirmed);
+        Change::query()->create([
+            'kind' => ChangeKind::TextReceived, 'person_id' => $person->id, 'message_id' => $message->id, 'at' => $now, 'handled' => false,
+            'with' => array_filter(['rule_id' => $heard->rule, 'remark' => $heard->remark]),
+        ]);
+    }
+
+    /** Confirmed once, never more: only the word that changes something is answered. */
+    private function obey(Desk $desk, Heard $heard, Person $person, Line $line, Message $message, bool $confirmed): void
+    {
+        $number = (string) $message->number;
+        $optedOut = $desk->known->consent($number)['optedOut'];
         $act = match (true) {
-            $meaning === Meaning::OptOut && ! $receiver->optedOut => 'withdrawn',
-            $meaning === Meaning::OptIn && $receiver->optedOut => 'granted',
+            $heard->meaning === Meaning::OptOut && ! $optedOut => 'withdrawn',
+            $heard->meaning === Meaning::OptIn && $optedOut => 'granted',
             default => null,
         };
+        if ($heard->meaning === Meaning::OptOut || $heard->meaning === Meaning::OptIn) {
+            // Whatever was in doubt, they have said it now.
+            Number::query()->where('e164', $number)->update(['doubt_message_id' => null]);
+        }
         if ($act !== null) {
             Consent::query()->create([
-                'person_id' => $person->id, 'number' => (string) $message->number, 'act' => $act, 'scope' => 'all', 'how' => 'text',
-                'wording' => $message->body, 'at' => $now,
+                'person_id' => $person->id, 'number' => $number, 'act' => $act, 'scope' => 'all', 'how' => 'text', 'wording' => $message->body, 'at' => $desk->now,
             ]);
-            Trace::note(new Reason("consent.$act", ['who' => $person->called(), 'word' => $message->body]), $now, [
-                'person_id' => $person->id, 'message_id' => $message->id,
-            ]);
+            $desk->runs->trace(new Reason("consent.$act", ['who' => $person->called(), 'word' => $message->body]), null, null, $person->id, null, $message->id);
         }
-
+        $desk->known->forgetPerson($person->id);
+        $desk->known->forgetWords($person->id, $number);
+        if ($heard->meaning === Meaning::LikelyOptOut && ! $optedOut) {
+            Number::query()->where('e164', $number)->update(['doubt_message_id' => $message->id]);
+            $desk->known->forgetWords($person->id, $number);
+            $desk->runs->trace(new Reason('consent.doubted', ['who' => $person->called()]), null, null, $person->id, null, $message->id);
+        }
+        $business = $desk->known->business();
         $answer = match (true) {
             $act === 'withdrawn' => __('texts.stopped', ['business' => $business->name]),
+            $confirmed => __('texts.confirmed', ['business' => $business->name]),
             $act === 'granted' => __('texts.started', ['business' => $business->name]),
-            $meaning === Meaning::Help && ! $receiver->optedOut => __('texts.help', ['business' => $business->name, 'number' => Numbers::pretty($line->number)]),
+            $heard->meaning === Meaning::Help && ! $optedOut && ! $this->askedForHelpToday($person->id, $message, $desk->now) => __('texts.help', ['business' => $business->name, 'number' => Numbers::pretty((string) $line->number)]),
             default => null,
         };
-        if (is_string($answer)) {
-            $composed = Composed::plain($answer, $receiver, $business->asSender());
-            $this->texts->leave(new Message([
-                'name' => "words/$message->id", 'origin' => MessageOrigin::Words, 'state' => MessageState::Waiting, 'person_id' => $person->id,
-                'line_id' => $line->id, 'kind' => TextKind::Service, 'number' => $message->number, 'body' => $composed->body,
-                'encoding' => $composed->length->encoding->value, 'parts' => $composed->length->parts, 'price_micros' => $composed->price,
-                'currency' => $business->currency(), 'wanted_at' => $now, 'at' => $now,
-            ]), $now);
+        $known = $desk->known->person($person->id);
+        if (is_string($answer) && $known !== null) {
+            $this->texts->send($desk, $known, $line, From::Words, $answer, "words/$message->id", $number);
         }
+    }
+
+    /** What they wrote is counted for the wording of the rule's text they had last. */
+    private function credit(int $personId, Meaning $meaning, \DateTimeImmutable $now): void
+    {
+        if ($meaning === Meaning::Keyword || $meaning === Meaning::Help || $meaning === Meaning::OptIn) {
+            return;
+        }
+        $had = Message::query()->where('person_id', $personId)->where('origin', MessageOrigin::Rule)->where('left_at', '>=', $now->modify('-'.self::CREDIT_DAYS.' days'))
+            ->orderByDesc('left_at')->orderByDesc('id')->first(['id', 'answered_at', 'ended']);
+        if ($had !== null) {
+            $ends = $meaning === Meaning::OptOut || $meaning === Meaning::LikelyOptOut;
+            Message::query()->whereKey($had->id)->update(['answered_at' => $had->answered_at ?? $now, 'ended' => $had->ended || $ends]);
+        }
+    }
+
+    /** Two machines that answer each other would go on for ever. */
+    private function askedForHelpToday(int $personId, Message $now, \DateTimeImmutable $at): bool
+    {
+        return Message::query()->where('person_id', $personId)->where('origin', MessageOrigin::Them)->where('meaning', Meaning::Help)
+            ->where('at', '>', $at->modify('-1 day'))->where('id', '<', $now->id)->exists();
     }
 }

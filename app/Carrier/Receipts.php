@@ -6,6 +6,7 @@ namespace App\Carrier;
 
 use App\Models\Message;
 use App\Models\MessageState;
+use App\Models\Number;
 use App\Models\Receipt;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Reason;
@@ -14,25 +15,32 @@ use Psr\Clock\ClockInterface;
 /** Takes what the carrier says of a text, in any order and as often as it likes. */
 final readonly class Receipts
 {
+    /** Failures that carriers hold against a sender. */
+    private const HELD_AGAINST = [...self::NOBODYS, 'refused_as_unwanted'];
+
+    /** Nobody has the number. */
+    private const NOBODYS = ['no_such_number', 'invalid_number'];
+
     private const STATES = ['arrived' => MessageState::Arrived, 'failed' => MessageState::Failed];
 
-    public function __construct(private ClockInterface $clock)
+    public function __construct(private ClockInterface $clock, private Fates $fates)
     {
     }
 
     /**
      * @param  string  $key  the idempotency key the text was handed over under: known even where the carrier's answer was lost
      * @param  string  $fate  arrived or failed; anything else is kept and changes nothing
+     * @param  string  $code  why it failed, in the carrier's own word
      * @return bool false if no such text is known
      */
-    public function take(string $key, string $install, string $ref, string $fate, ?string $detail, \DateTimeImmutable $at): bool
+    public function take(string $key, string $install, string $ref, string $fate, ?string $detail, \DateTimeImmutable $at, string $code = ''): bool
     {
         [$from, $id] = [...explode(':', $key, 2), ''];
         if (! hash_equals($install, $from) || ! ctype_digit($id)) {
             return false;
         }
 
-        return DB::transaction(function () use ($id, $ref, $fate, $detail, $at): bool {
+        return DB::transaction(function () use ($id, $ref, $fate, $detail, $at, $code): bool {
             $message = Message::query()->lockForUpdate()->find((int) $id);
             if ($message === null) {
                 return false;
@@ -51,7 +59,15 @@ final readonly class Receipts
                     'handed_at' => $message->handed_at ?? $this->clock->now(),
                     'fate_at' => $this->clock->now(),
                     'reason' => $state === MessageState::Failed ? (new Reason('carrier.failed', ['detail' => $detail ?? '']))->toArray() : null,
+                    'held_against' => $state === MessageState::Failed && in_array($code, self::HELD_AGAINST, true),
                 ]);
+                if ($state === MessageState::Arrived) {
+                    // Somebody has it after all.
+                    Number::query()->where('e164', $message->number)->where('alive', false)->update(['alive' => true]);
+                }
+                if ($state === MessageState::Failed) {
+                    $this->fates->failed($message, in_array($code, self::NOBODYS, true), $this->clock->now());
+                }
             }
 
             return true;

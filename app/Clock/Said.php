@@ -7,6 +7,9 @@ namespace App\Clock;
 /** Times as a reader of the application would say them. */
 final class Said
 {
+    /** @var array<int, \NumberFormatter> by style */
+    private static array $formatters = [];
+
     /** "Tue 3 March 09:00". */
     public static function momentIn(\DateTimeImmutable $at, string $zone): string
     {
@@ -39,11 +42,26 @@ final class Said
     {
         $word = match (true) {
             $many === 0 => 'no',
-            $many <= 10 => (string) (new \NumberFormatter('en_GB', \NumberFormatter::SPELLOUT))->format($many),
+            $many <= 10 => (string) self::formatter(\NumberFormatter::SPELLOUT)->format($many),
             default => (string) $many,
         };
 
         return $word.' '.($many === 1 ? $one : $more);
+    }
+
+    /** "1,200", "2.5". */
+    public static function number(float $number): string
+    {
+        return (string) self::formatter(\NumberFormatter::DECIMAL)->format($number);
+    }
+
+    /** A sum in whole units of the currency: "£12.50", "£1,200". */
+    public static function money(float $amount, string $currency): string
+    {
+        $formatter = self::formatter(\NumberFormatter::CURRENCY);
+        $formatter->setAttribute(\NumberFormatter::MIN_FRACTION_DIGITS, floor($amount) === $amount ? 0 : 2);
+
+        return (string) $formatter->formatCurrency($amount, $currency);
     }
 
     /** A price in millionths of the currency's unit: "3.2p", "£12.40". */
@@ -53,6 +71,15 @@ final class Said
             return rtrim(rtrim(number_format($micros / 10_000, 2), '0'), '.').'p';
         }
 
-        return (string) (new \NumberFormatter('en_GB', \NumberFormatter::CURRENCY))->formatCurrency($micros / 1e6, $currency);
+        $formatter = self::formatter(\NumberFormatter::CURRENCY);
+        $formatter->setAttribute(\NumberFormatter::MIN_FRACTION_DIGITS, 2);
+
+        return (string) $formatter->formatCurrency($micros / 1e6, $currency);
+    }
+
+    /** Kept: to make one takes longer than to lay out a row of a table. */
+    private static function formatter(int $style): \NumberFormatter
+    {
+        return self::$formatters[$style] ??= new \NumberFormatter('en_GB', $style);
     }
 }

@@ -16,7 +16,7 @@ use Psr\Clock\ClockInterface;
 /** Hands over what has passed the gate. A crash in between hands over again under the same key, which the carrier takes once. */
 final readonly class Outbox
 {
-    public function __construct(private ClockInterface $clock, private Carrier $carrier, private Texts $texts, private int $atOnce, private int $attempts)
+    public function __construct(private ClockInterface $clock, private Carrier $carrier, private LastLook $last, private int $atOnce, private int $attempts)
     {
     }
 
@@ -26,16 +26,13 @@ final readonly class Outbox
         $now = $this->clock->now();
         $messages = Message::query()->where('state', MessageState::Ready)
             ->where(fn ($query) => $query->whereNull('retry_at')->orWhere('retry_at', '<=', $now))
-            ->orderBy('id')->limit($this->atOnce)->with(['line', 'person.number', 'rule'])->get()->all();
+            ->orderBy('id')->limit($this->atOnce)->with(['line', 'rule'])->get()->all();
         if ($messages === []) {
             return 0;
         }
 
-        $business = Business::ours();
-        $messages = array_values(DB::transaction(fn (): array => array_filter(
-            $messages, fn (Message $message): bool => $this->texts->mayStillLeave($message, $business, $now),
-        )));
-        $answers = $this->carrier->handOver($messages, $business->install);
+        $messages = $this->last->at(array_values($messages), $now);
+        $answers = $this->carrier->handOver($messages, Business::ours()->install);
 
         return DB::transaction(fn (): int => array_sum(array_map(
             fn (Message $message): int => (int) $this->store($message->id, $answers[$message->id], $now),

@@ -4,82 +4,72 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
-use App\Models\Business;
+use App\Engine\Live\Desk;
+use App\Engine\Live\LiveDeeds;
+use App\Engine\Live\LiveKnown;
+use App\Engine\Live\LiveRuns;
+use App\Intake\ChangeRow;
+use App\Intake\Origin;
 use App\Models\Change;
 use App\Models\ChangeKind;
+use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageState;
-use App\Models\Person;
-use App\Models\Record;
 use App\Models\Rule;
 use App\Models\Run;
+use App\Models\Staff;
 use App\Models\Timer;
-use App\Models\Trace;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\Effect\DropText;
-use Linnet\Core\Engine\Effect\SendText;
-use Linnet\Core\Engine\Engine;
-use Linnet\Core\Engine\Published;
-use Linnet\Core\Engine\RunState;
-use Linnet\Core\Engine\Situation;
-use Linnet\Core\Engine\TextFate;
+use Linnet\Core\Engine\OutText;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Reason;
-use Linnet\Core\Record\Change\RecordAdded;
-use Linnet\Core\Record\Change\RecordChanged;
-use Linnet\Core\Record\Receiver;
+use Linnet\Core\Rule\Trigger\AskedBy;
 use Psr\Clock\ClockInterface;
 
-/** Loads, asks the core, stores: one transaction for each change and each timer. */
+/** Takes changes and due moments to the engine: each batch in one transaction, in which everything that comes of it is written too. */
 final readonly class Runner
 {
-    public function __construct(
-        private ClockInterface $clock,
-        private Profiles $profiles,
-        private Situations $situations,
-        private Texts $texts,
-    ) {
+    public function __construct(private ClockInterface $clock, private LiveDeeds $deeds)
+    {
     }
 
-    public function change(int $id): void
+    /** @param  list<int>  $ids of changes that were not taken yet */
+    public function changes(array $ids): void
     {
-        DB::transaction(function () use ($id): void {
-            $change = Change::query()->lockForUpdate()->find($id);
-            if ($change === null || $change->handled) {
-                return;
-            }
-            $change->update(['handled' => true]);
-            if ($change->kind === ChangeKind::TextReceived) {
-                $this->lookAgain(Run::query()->where('person_id', $change->person_id)->where('live', true)->orderBy('id')->get());
-            } elseif ($change->record !== null) {
-                $this->start($change, $change->record);
+        $this->work(function (Desk $desk) use ($ids): void {
+            $changes = Change::query()->whereIn('id', $ids)->where('handled', false)->orderBy('id')->lockForUpdate()->get();
+            Change::query()->whereIn('id', $changes->pluck('id'))->update(['handled' => true]);
+            $desk->known->preload(array_values(array_filter($changes->pluck('person_id')->all())));
+            $desk->known->preloadRecords(array_values(array_filter($changes->pluck('record_id')->all())));
+            $happenings = new Happenings($desk->known);
+            foreach ($changes as $change) {
+                $happening = $happenings->of($change);
+                if ($happening !== null) {
+                    $desk->conductor->happened($happening);
+                }
             }
         });
     }
 
-    public function timer(int $id): void
+    /** @param  list<int>  $ids of timers that are due, the earliest first */
+    public function timers(array $ids): void
     {
-        DB::transaction(function () use ($id): void {
-            $timer = Timer::query()->lockForUpdate()->find($id);
-            $now = $this->clock->now();
-            if ($timer === null || $timer->due_at === null || $timer->due_at > $now) {
-                return;
-            }
-            $run = $timer->kind === Timer::RUN
-                ? Run::query()->find($timer->subject_id)
-                : Message::query()->find($timer->subject_id)?->run;
-            if ($run === null || ! $run->live) {
-                $timer->delete();
-            } elseif ($run->rule->power === Power::Paused) {
-                // The run keeps its place; switching the rule on again sets the timer.
-                $timer->update(['due_at' => null]);
-            } elseif ($timer->kind === Timer::RUN) {
-                $timer->delete();
-                $this->advance($run);
-            } else {
-                $this->advance($run, $timer->subject_id);
-                // A text that is held again has a later moment by now; for any other there is nothing left to wait for.
-                Timer::query()->whereKey($id)->where('due_at', '<=', $now)->delete();
+        $this->work(function (Desk $desk) use ($ids): void {
+            $timers = DB::table('timers')->whereIn('id', $ids)->where('due_at', '<=', LiveRuns::at($desk->now))->orderBy('due_at')->orderBy('id')->lockForUpdate()->get();
+            DB::table('timers')->whereIn('id', $timers->pluck('id'))->delete();
+            $desk->runs->preload($this->subjects($timers->where('kind', Timer::RUN)));
+            $texts = $this->subjects($timers->where('kind', Timer::MESSAGE));
+            $desk->runs->preload(array_values(array_filter(Message::query()->whereIn('id', $texts)->pluck('run_id')->all())));
+            $desk->preload();
+            foreach ($timers as $timer) {
+                match ($timer->kind) {
+                    Timer::RUN => $this->dueRun($desk, (int) $timer->subject_id),
+                    Timer::MESSAGE => $this->dueText($desk, (int) $timer->subject_id),
+                    Timer::CALENDAR => $this->dueCalendar($timer),
+                    default => $this->dueStart($desk, $timer),
+                };
             }
         });
     }
@@ -87,10 +77,27 @@ final readonly class Runner
     /** Puts a text that is held or set aside before the gate again, and moves its run on if it left. */
     public function ask(int $messageId): void
     {
-        DB::transaction(function () use ($messageId): void {
-            $run = Message::query()->lockForUpdate()->find($messageId)?->run;
-            if ($run !== null && $run->live) {
-                $this->advance($run, $messageId);
+        $this->work(fn (Desk $desk) => $this->dueText($desk, $messageId));
+    }
+
+    /** Looks at a run, such as when what it waited for has come. */
+    public function look(int $runId): void
+    {
+        $this->work(fn (Desk $desk) => $this->dueRun($desk, $runId));
+    }
+
+    /**
+     * Lets texts go that waited for it.
+     *
+     * @param  list<int>  $messageIds
+     */
+    public function release(array $messageIds): void
+    {
+        $this->work(function (Desk $desk) use ($messageIds): void {
+            $ids = Message::query()->whereIn('id', $messageIds)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id');
+            Message::query()->whereIn('id', $ids)->update(['released' => true]);
+            foreach ($ids as $id) {
+                $desk->runs->time(Timer::MESSAGE, (int) $id, 0, $desk->now);
             }
         });
     }
@@ -98,153 +105,164 @@ final readonly class Runner
     /** Somebody decided that a text which waits is not to go; its run goes on without it. */
     public function skip(int $messageId, string $staff): void
     {
-        DB::transaction(function () use ($messageId, $staff): void {
-            $message = Message::query()->lockForUpdate()->find($messageId);
-            if ($message?->run !== null && $message->run->live) {
-                $name = substr($message->name, strlen("{$message->run->id}/"));
-                $this->texts->drop($message->run, new DropText($name, new Reason('staff.skipped', ['staff' => $staff])), $this->clock->now());
-                $this->advance($message->run);
+        $this->work(function (Desk $desk) use ($messageId, $staff): void {
+            $text = $desk->texts->find($messageId);
+            if ($text?->run !== null) {
+                $desk->sending->drop($text->run, new DropText($text->name, new Reason('staff.skipped', ['staff' => $staff])));
+                $desk->conductor->advance($text->run);
             }
         });
     }
 
-    /** Gives every live run of a rule a look, as after it was switched on again. */
-    public function wake(Rule $rule): void
+    /** Ends a run before its last step, because somebody decided so. */
+    public function stop(int $runId, Reason $reason, string $outcome = 'stopped'): void
+    {
+        $this->work(fn (Desk $desk) => $this->end($desk, $runId, $reason, $outcome));
+    }
+
+    /** Starts a rule for somebody; what came of it is read from the change's trace. */
+    public function start(Rule $rule, int $personId, ?int $recordId, AskedBy $by, ?Staff $staff): void
+    {
+        DB::table('changes')->insert(ChangeRow::of(
+            ChangeKind::Asked, $recordId, $personId, null, [], $staff === null ? Origin::rule('', []) : Origin::staff($staff), $this->clock->now(), ['rule_id' => $rule->id, 'by' => $by->value],
+        ));
+    }
+
+    /** From now on a rule starts by itself; what is under way is looked at anew. */
+    public function switchOn(Rule $rule): void
     {
         $now = $this->clock->now();
-        foreach (Run::query()->where('rule_id', $rule->id)->where('live', true)->orderBy('id')->lazyById() as $run) {
-            $awaited = $this->awaited($run);
-            $awaited === null ? Timer::put(Timer::RUN, $run->id, $now) : Timer::put(Timer::MESSAGE, $awaited->id, $now);
-        }
-    }
-
-    /** @param  iterable<Run>  $runs */
-    private function lookAgain(iterable $runs): void
-    {
-        foreach ($runs as $run) {
-            $this->advance($run);
-        }
-    }
-
-    private function start(Change $change, Record $record): void
-    {
-        $business = Business::ours();
-        $person = $record->person;
-        $receiver = $person === null ? null : $this->profiles->receiver($person, $business);
-        $line = $this->situations->line($record);
-        $situation = $this->situations->of($person, $receiver, $record, $line, $business, $change->at);
-        $rules = Rule::query()->where('power', Power::On)->with('version')->orderBy('id')->get();
-        $about = ['person_id' => $person?->id, 'record_id' => $record->id];
-
-        $starts = Engine::start(
-            array_values($rules->filter(fn (Rule $rule): bool => $rule->version !== null)->map(fn (Rule $rule): Published => $this->published($rule, $person))->all()),
-            $change->kind === ChangeKind::RecordChanged
-                ? new RecordChanged($record->type->key, $change->from ?? [], $change->to ?? [])
-                : new RecordAdded($record->type->key),
-            $situation, $person === null ? null : (string) $person->id, (string) $record->id, (string) $change->id,
-        );
-        foreach ($starts as $start) {
-            $rule = $rules->find((int) $start->ruleId);
-            if ($start->occasion === null || $rule?->version === null || $person === null || $receiver === null) {
-                Trace::note($start->reason, $situation->now, [...$about, 'rule_id' => (int) $start->ruleId]);
-
-                continue;
+        DB::transaction(function () use ($rule, $now): void {
+            $rule->update(['power' => Power::On, 'on_since' => $now, 'paused_until' => $now, 'arming_after' => 0]);
+            if ($rule->version !== null) {
+                Calendars::await($rule, $rule->version->read(), $now);
             }
-            if (Run::query()->where('rule_id', $rule->id)->where('occasion', $start->occasion)->exists()) {
-                Trace::note(new Reason('start.before', ['who' => $situation->who]), $situation->now, [...$about, 'rule_id' => $rule->id]);
-
-                continue;
-            }
-            $run = Run::query()->create([
-                'rule_id' => $rule->id, 'rule_version_id' => $rule->version->id, 'person_id' => $person->id, 'record_id' => $record->id,
-                'line_id' => $line?->id, 'occasion' => $start->occasion, 'live' => true, 'began_at' => $situation->now,
-                'state' => RunState::begin($rule->version->read()->steps[0]->id(), $situation->now)->toArray(),
-            ]);
-            Trace::note($start->reason, $situation->now, [...$about, 'rule_id' => $rule->id, 'run_id' => $run->id]);
-            $this->advance($run);
+        });
+        foreach (Run::query()->where('rule_id', $rule->id)->where('live', true)->orderBy('id')->lazyById(500) as $run) {
+            $awaited = isset($run->state['awaits']) ? Message::query()->where('name', "$run->id/{$run->state['awaits']}")->value('id') : null;
+            $awaited === null ? Timer::put(Timer::RUN, $run->id, $now) : Timer::put(Timer::MESSAGE, (int) $awaited, $now);
         }
     }
 
-    /** @param  int|null  $messageId a text of the run to put before the gate again first */
-    private function advance(Run $run, ?int $messageId = null): void
+    /** Puts what waits for a person before the gate again, such as after a doubt was decided. */
+    public function askAgainFor(int $personId): void
     {
-        $business = Business::ours();
-        $receiver = $this->profiles->receiver($run->person, $business);
-        $situation = $this->situations->of($run->person, $receiver, $run->record, $run->line, $business, $this->clock->now());
-        $awaited = $this->awaited($run);
-        $fates = $awaited === null ? [] : [(string) $run->state['awaits'] => $this->fate($awaited)];
-        $rule = $run->version->read();
-        $state = $run->readState();
+        foreach (Message::query()->where('person_id', $personId)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id') as $id) {
+            Timer::put(Timer::MESSAGE, (int) $id, $this->clock->now());
+        }
+        foreach (Run::query()->where('person_id', $personId)->where('live', true)->orderBy('id')->pluck('id') as $id) {
+            Timer::query()->where('kind', Timer::RUN)->where('subject_id', $id)->exists() || Timer::put(Timer::RUN, (int) $id, $this->clock->now());
+        }
+    }
 
+    /** Switches a line on or off. On, what it held is asked about again, and failures from before count no more. */
+    public function switchLine(Line $line, Power $power): void
+    {
+        $line->update(['power' => $power] + ($power === Power::On ? ['problem' => null, 'attempts' => 0, 'failed' => 0, 'well_since_message' => (int) Message::query()->max('id')] : []));
+        if ($power === Power::On) {
+            foreach (Message::query()->where('line_id', $line->id)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id') as $id) {
+                Timer::put(Timer::MESSAGE, (int) $id, $this->clock->now());
+            }
+        }
+    }
+
+    /** For good: what is under way ends, what waits is dropped. */
+    public function retire(Rule $rule): void
+    {
+        $rule->update(['power' => Power::Retired, 'on_since' => null, 'arming_after' => null]);
+        Timer::query()->where('rule_id', $rule->id)->delete();
+        Timer::clear(Timer::CALENDAR, $rule->id);
         do {
-            $outcome = Engine::advance($rule, $state, $situation->later($situation->now, $fates));
-            $state = $outcome->state;
-            foreach ($outcome->trace as $reason) {
-                $this->note($reason, $run, $situation);
-            }
-            $fates = $this->perform($outcome->effects, $run, $situation, $receiver, $business);
-            if ($outcome->effects === [] && ! $state->isOver() && $awaited !== null && $awaited->id === $messageId) {
-                $fates = [(string) $state->awaits => $this->texts->judge($awaited, $run, $situation, $receiver, $business)];
-                $awaited = null;
-            }
-            $moved = array_filter($fates, fn (TextFate $fate): bool => $fate !== TextFate::Waiting) !== [];
-        } while ($moved && ! $state->isOver());
+            $ids = Run::query()->where('rule_id', $rule->id)->where('live', true)->orderBy('id')->limit(200)->pluck('id');
+            $this->work(function (Desk $desk) use ($ids): void {
+                foreach ($ids as $id) {
+                    $this->end($desk, (int) $id, new Reason('stop.retired'), 'retired');
+                }
+            });
+        } while ($ids->isNotEmpty());
+    }
 
-        $run->update([
-            'state' => $state->toArray(),
-            'live' => ! $state->isOver(),
-            'outcome' => $state->outcome,
-            'ended_at' => $state->isOver() ? $situation->now : null,
-        ]);
-        $outcome->wake === null ? Timer::clear(Timer::RUN, $run->id) : Timer::put(Timer::RUN, $run->id, $outcome->wake);
+    private function end(Desk $desk, int $runId, Reason $reason, string $outcome): void
+    {
+        $run = $desk->runs->run($runId);
+        if ($run === null || $run->state->isOver()) {
+            return;
+        }
+        if ($run->state->awaits !== null) {
+            $desk->sending->drop($run, new DropText($run->state->awaits, $reason));
+        }
+        $run->state = $run->state->over($outcome);
+        $desk->runs->note($reason, $run->ruleId, $run, $run->subject);
+        $desk->runs->save($run, null);
+    }
+
+    private function dueRun(Desk $desk, int $id): void
+    {
+        $run = $desk->runs->run($id);
+        if ($run !== null && ! $run->state->isOver() && $run->power === Power::On) {
+            $desk->conductor->advance($run);
+        }
+    }
+
+    private function dueText(Desk $desk, int $id): void
+    {
+        $text = $desk->texts->find($id);
+        $run = $text?->run;
+        if ($text === null || $run === null || $run->power === Power::Paused || ! $text->fate()->isWaiting()) {
+            return;
+        }
+        $run->state->isOver() || $this->isBeside($text) ? $this->judgeAlone($desk, $text) : $desk->conductor->advance($run, $text);
+    }
+
+    /** A text its run does not wait for: a notice, or what an unclear answer got. */
+    private function isBeside(OutText $text): bool
+    {
+        return $text->run !== null && $text->run->state->awaits !== $text->name;
+    }
+
+    private function judgeAlone(Desk $desk, OutText $text): void
+    {
+        if ($text->run !== null) {
+            $desk->sending->judge($text, $desk->surroundings->situation($text->run->subject, $text->run->line));
+        }
+    }
+
+    private function dueStart(Desk $desk, \stdClass $timer): void
+    {
+        $published = $desk->known->rule((int) $timer->rule_id);
+        $record = $timer->kind === Timer::START_RECORD ? $desk->known->record((int) $timer->subject_id) : null;
+        if ($published === null || ($timer->kind === Timer::START_RECORD && $record === null)) {
+            return;
+        }
+        $subject = (new Happenings($desk->known))->subject((int) $timer->subject_id, $record);
+        $desk->conductor->came($published, $subject, LiveKnown::moment($timer->due_at), self::lastActivity($desk, $subject->personId, $record?->changedAt), "timer:$timer->id");
+    }
+
+    public static function lastActivity(Desk $desk, ?int $personId, ?\DateTimeImmutable $changedAt): \DateTimeImmutable
+    {
+        $replied = $personId === null ? null : $desk->known->lastReplyAt($personId);
+
+        return $changedAt === null ? $replied ?? $desk->now : max($changedAt, $replied ?? $changedAt);
+    }
+
+    private function dueCalendar(\stdClass $timer): void
+    {
+        $rule = Rule::query()->where('power', Power::On)->whereKey((int) $timer->subject_id)->first();
+        $rule?->update(['calling_at' => $timer->due_at, 'calling_after' => 0]);
     }
 
     /**
-     * @param  list<\Linnet\Core\Engine\Effect\Effect>  $effects
-     * @return array<string, TextFate> what became of the texts, by name
+     * @param  Collection<int, \stdClass>  $timers
+     * @return list<int>
      */
-    private function perform(array $effects, Run $run, Situation $situation, Receiver $to, Business $business): array
+    private function subjects(Collection $timers): array
     {
-        $fates = [];
-        foreach ($effects as $effect) {
-            if ($effect instanceof SendText) {
-                $fates[$effect->name] = $this->texts->want($run, $effect, $situation, $to, $business);
-            } elseif ($effect instanceof DropText) {
-                $this->texts->drop($run, $effect, $situation->now);
-            }
-        }
-
-        return $fates;
+        return array_values(array_map(intval(...), $timers->pluck('subject_id')->all()));
     }
 
-    private function published(Rule $rule, ?Person $person): Published
+    /** @param  \Closure(Desk): void  $work */
+    private function work(\Closure $work): void
     {
-        $version = $rule->version ?? throw new \LogicException('filtered before');
-        $last = $person === null ? null : Run::query()->where('rule_id', $rule->id)->where('person_id', $person->id)->orderByDesc('id')->first();
-
-        return new Published((string) $rule->id, $version->read(), $last?->began_at);
-    }
-
-    private function awaited(Run $run): ?Message
-    {
-        $name = $run->state['awaits'];
-
-        return $name === null ? null : Message::query()->firstWhere('name', "$run->id/$name");
-    }
-
-    private function fate(Message $message): TextFate
-    {
-        return match ($message->state) {
-            MessageState::Waiting, MessageState::SetAside => TextFate::Waiting,
-            MessageState::Dropped => TextFate::Dropped,
-            default => TextFate::Left,
-        };
-    }
-
-    private function note(Reason $reason, Run $run, Situation $situation): void
-    {
-        Trace::note($reason, $situation->now, [
-            'person_id' => $run->person_id, 'rule_id' => $run->rule_id, 'run_id' => $run->id, 'record_id' => $run->record_id,
-        ]);
+        Desk::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->deeds, $work);
     }
 }

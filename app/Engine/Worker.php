@@ -4,58 +4,63 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
+use App\Engine\Live\LiveRuns;
 use App\Models\Change;
 use App\Models\Timer;
 use App\Models\Trace;
 use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Reason;
+use Linnet\Core\Rehearsal\Rehearsal;
 use Psr\Clock\ClockInterface;
 
 /** One round of the engine's loop. */
 final readonly class Worker
 {
-    // Few, so that what is ready to leave never waits long behind what is still to be decided.
-    private const AT_ONCE = 10;
-
-    public function __construct(private ClockInterface $clock, private Runner $runner, private Outbox $outbox)
+    public function __construct(private ClockInterface $clock, private Runner $runner, private Calendars $calendars, private Outbox $outbox)
     {
     }
 
     /** @return int how much was done; 0 means there is nothing to do now */
     public function round(): int
     {
-        $done = 0;
-        foreach (Change::query()->where('handled', false)->orderBy('id')->limit(self::AT_ONCE)->pluck('id') as $id) {
-            $this->attempt(fn () => $this->runner->change((int) $id), function () use ($id): void {
-                Change::query()->whereKey($id)->update(['handled' => true]);
-            }, ['record_id' => Change::query()->whereKey($id)->value('record_id')]);
-            $done++;
-        }
-        foreach (Timer::query()->due($this->clock->now())->limit(self::AT_ONCE)->pluck('id') as $id) {
-            $this->attempt(fn () => $this->runner->timer((int) $id), function () use ($id): void {
-                Timer::query()->whereKey($id)->update(['due_at' => null]);
-            }, []);
-            $done++;
-        }
+        $changes = array_values(array_map(intval(...), DB::table('changes')->where('handled', false)->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
+        $this->attempt($changes, $this->runner->changes(...), function (int $id): void {
+            Change::query()->whereKey($id)->update(['handled' => true]);
+        });
+        $timers = array_values(array_map(intval(...), DB::table('timers')->where('due_at', '<=', LiveRuns::at($this->clock->now()))->orderBy('due_at')->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
+        $this->attempt($timers, $this->runner->timers(...), function (int $id): void {
+            Timer::query()->whereKey($id)->update(['due_at' => null]);
+        });
 
-        return $done + $this->outbox->deliver();
+        return count($changes) + count($timers) + $this->calendars->piece() + $this->outbox->deliver();
     }
 
     /**
-     * What cannot be worked out is put aside and said, so that one of them does not hold up the rest.
+     * Together, or one by one where that fails: what cannot be worked out is put aside and said, so that it does not hold up the rest.
      *
-     * @param  array<string, mixed>  $about
+     * @param  list<int>  $ids
+     * @param  \Closure(list<int>): void  $work
+     * @param  \Closure(int): void  $putAside
      */
-    private function attempt(\Closure $work, \Closure $putAside, array $about): void
+    private function attempt(array $ids, \Closure $work, \Closure $putAside): void
     {
         try {
-            $work();
+            $ids === [] || $work($ids);
         } catch (QueryException $e) {
             throw $e;
-        } catch (\Throwable $e) {
-            report($e);
-            $putAside();
-            Trace::note(new Reason('engine.put_aside', ['detail' => $e->getMessage()]), $this->clock->now(), $about);
+        } catch (\Throwable) {
+            foreach ($ids as $id) {
+                try {
+                    $work([$id]);
+                } catch (QueryException $e) {
+                    throw $e;
+                } catch (\Throwable $e) {
+                    report($e);
+                    $putAside($id);
+                    Trace::note(new Reason('engine.put_aside', ['detail' => $e->getMessage()]), $this->clock->now(), []);
+                }
+            }
         }
     }
 }

@@ -6,75 +6,182 @@ namespace App\Intake;
 
 use App\Models\Delivery;
 use App\Models\DeliveryState;
+use App\Models\RecordType;
 use App\Models\Source;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Intake\Body;
 use Linnet\Core\Intake\Cleaned;
+use Linnet\Core\Intake\LeftOut;
+use Linnet\Core\Intake\Mapping;
+use Linnet\Core\Intake\Opened;
 use Linnet\Core\Intake\Refused;
+use Linnet\Core\Intake\Targets;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Field;
 use Psr\Clock\ClockInterface;
 
-/** Takes what a source sends. Every delivery is kept as it came, good or refused, with the reason. */
+/** Takes what a source sends. Every delivery is kept as it came, good or refused, with the reason; any can be taken again. */
 final readonly class Deliveries
 {
-    private const KEPT_CHARACTERS = 65_536;
+    /** What is kept of a delivery that is too large. */
+    private const CUT_BYTES = 65_536;
+
+    /** Headers that say how a body is to be read. */
+    public const HEADERS = '/^(content-type|webhook-id|webhook-timestamp|ce-[a-z0-9]{1,40})$/';
 
     public function __construct(private ClockInterface $clock, private Door $door, private int $mostBytes)
     {
     }
 
-    public function take(Source $source, string $body, bool $secretIsRight): Delivery
+    /**
+     * @param  array<string, string>  $headers  by name in small letters
+     * @param  Reason|null  $doubt  why it is not believed to come from the source
+     */
+    public function take(Source $source, string $body, array $headers, ?Reason $doubt): Delivery
     {
-        if (! $secretIsRight) {
-            return $this->refuse($source, $body, new Reason('intake.wrong_secret'));
+        if ($doubt !== null) {
+            return $this->keep($source, $body, $headers, DeliveryState::Refused, $doubt);
         }
         if (strlen($body) > $this->mostBytes) {
-            return $this->refuse($source, $body, new Reason('intake.too_large', ['kilobytes' => intdiv($this->mostBytes, 1024)]));
+            return $this->keep($source, $body, $headers, DeliveryState::Refused, new Reason('intake.too_large', ['kilobytes' => intdiv($this->mostBytes, 1024)]));
+        }
+        $mapping = $source->readMapping();
+        if ($source->power !== Power::On || $mapping === null) {
+            return $this->keep($source, $body, $headers, DeliveryState::Kept, new Reason($mapping === null ? 'intake.not_mapped' : 'intake.source_paused'));
         }
         try {
-            $cleaned = $source->readMapping()->clean($this->decode($body));
+            $opened = Body::open($body, $headers);
+            $cleaned = $mapping->clean($opened->tree, self::targets($mapping));
         } catch (Refused $e) {
-            return $this->refuse($source, $body, $e->reason());
+            return $this->keep($source, $body, $headers, DeliveryState::Refused, $e->reason());
         }
-        if (! $cleaned instanceof Cleaned) {
-            return $this->keep($source, $body, DeliveryState::LeftOut, $cleaned->reason);
+        if ($cleaned instanceof LeftOut) {
+            return $this->keep($source, $body, $headers, DeliveryState::LeftOut, $cleaned->reason);
         }
 
-        return DB::transaction(function () use ($source, $body, $cleaned): Delivery {
-            $fingerprint = hash('sha256', $body);
+        return DB::transaction(function () use ($source, $body, $headers, $cleaned, $opened): Delivery {
+            $fingerprint = hash('sha256', $opened->messageId === null ? $body : "id:$opened->messageId");
             if (Delivery::query()->where('source_id', $source->id)->where('fingerprint', $fingerprint)->exists()) {
-                return $this->keep($source, $body, DeliveryState::Repeated, new Reason('intake.repeated'));
+                return $this->keep($source, $body, $headers, DeliveryState::Repeated, new Reason('intake.repeated'));
             }
-            $delivery = $this->keep($source, $body, DeliveryState::Taken, $cleaned->note, $fingerprint);
-            $delivery->update(['record_id' => $this->door->take($cleaned, $this->clock->now(), $delivery->id)->id]);
+            $delivery = $this->keep($source, $body, $headers, DeliveryState::Taken, null, $fingerprint);
+            $this->write($delivery, $source, $cleaned);
 
             return $delivery;
         });
     }
 
-    /** @throws Refused */
-    private function decode(string $body): mixed
+    /** Takes a delivery that was kept, as its source's mapping is now. One that was used before changes what it wrote then. */
+    public function takeAgain(Delivery $delivery): void
+    {
+        $source = $delivery->source;
+        DB::transaction(function () use ($delivery, $source): void {
+            $delivery->fill(['replayed_at' => $this->clock->now()]);
+            try {
+                [$cleaned, $opened] = $this->read($delivery, $source->readMapping());
+            } catch (Refused $e) {
+                $delivery->fill(['state' => DeliveryState::Refused, 'reason' => $e->reason()->toArray()])->save();
+
+                return;
+            }
+            if ($cleaned instanceof LeftOut) {
+                $delivery->fill(['state' => DeliveryState::LeftOut, 'reason' => $cleaned->reason->toArray()])->save();
+
+                return;
+            }
+            $fingerprint = hash('sha256', $opened->messageId === null ? $delivery->bytes() : "id:$opened->messageId");
+            if ($delivery->fingerprint === null) {
+                if (Delivery::query()->where('source_id', $source->id)->where('fingerprint', $fingerprint)->exists()) {
+                    $delivery->fill(['state' => DeliveryState::Repeated, 'reason' => (new Reason('intake.repeated'))->toArray()])->save();
+
+                    return;
+                }
+                $delivery->fingerprint = $fingerprint;
+            }
+            $this->write($delivery, $source, $cleaned);
+        });
+    }
+
+    /**
+     * What taking a kept delivery would do.
+     *
+     * @throws Refused
+     */
+    public function plan(Delivery $delivery, Mapping $mapping): Written|LeftOut
+    {
+        [$cleaned] = $this->read($delivery, $mapping);
+
+        return $cleaned instanceof LeftOut ? $cleaned : $this->door->plan($cleaned, Origin::delivery($delivery->source, $delivery->id));
+    }
+
+    /** @return array<string, Field> */
+    public static function targets(Mapping $mapping): array
+    {
+        $type = RecordType::query()->where('key', $mapping->type)->with('fields')->first() ?? throw Refused::because('type_gone', ['type' => $mapping->type]);
+
+        return Targets::of($type->read(), RecordType::people()->read());
+    }
+
+    /**
+     * @return array{Cleaned|LeftOut, Opened}
+     *
+     * @throws Refused
+     */
+    private function read(Delivery $delivery, ?Mapping $mapping): array
+    {
+        if ($delivery->is_cut) {
+            throw Refused::because('too_large', ['kilobytes' => intdiv($this->mostBytes, 1024)]);
+        }
+        if ($mapping === null) {
+            throw Refused::because('not_mapped');
+        }
+        $opened = Body::open($delivery->bytes(), $delivery->headers ?? []);
+
+        return [$mapping->clean($opened->tree, self::targets($mapping)), $opened];
+    }
+
+    private function write(Delivery $delivery, Source $source, Cleaned $cleaned): void
     {
         try {
-            return json_decode($body, true, 32, JSON_THROW_ON_ERROR);
-        } catch (\JsonException $e) {
-            throw Refused::because($body === '' ? 'empty' : 'not_json', ['detail' => $e->getMessage()]);
+            $written = $this->door->take($cleaned, Origin::delivery($source, $delivery->id));
+        } catch (Refused $e) {
+            $delivery->fill(['state' => DeliveryState::Refused, 'fingerprint' => null, 'reason' => $e->reason()->toArray()])->save();
+
+            return;
         }
+        $reason = match ($written->outcome) {
+            Outcome::Late => new Reason('intake.late'),
+            Outcome::Same => new Reason('intake.same'),
+            default => $cleaned->note,
+        };
+        $delivery->fill([
+            'state' => $written->outcome === Outcome::Late ? DeliveryState::Late : DeliveryState::Taken,
+            'reason' => $reason?->toArray(), 'record_id' => $written->recordId,
+        ])->save();
     }
 
-    private function refuse(Source $source, string $body, Reason $reason): Delivery
+    /** @param  array<string, string>  $headers */
+    private function keep(Source $source, string $body, array $headers, DeliveryState $state, ?Reason $reason, ?string $fingerprint = null): Delivery
     {
-        return $this->keep($source, $body, DeliveryState::Refused, $reason);
-    }
+        $isCut = strlen($body) > $this->mostBytes;
+        $kept = $isCut ? substr($body, 0, self::CUT_BYTES) : $body;
+        $isBinary = ! mb_check_encoding($kept, 'UTF-8') || str_contains($kept, "\0");
 
-    private function keep(Source $source, string $body, DeliveryState $state, ?Reason $reason, ?string $fingerprint = null): Delivery
-    {
         return Delivery::query()->create([
-            'source_id' => $source->id,
-            'state' => $state,
-            'fingerprint' => $fingerprint,
-            'body' => mb_substr(mb_scrub($body, 'UTF-8'), 0, self::KEPT_CHARACTERS, 'UTF-8'),
-            'reason' => $reason?->toArray(),
-            'at' => $this->clock->now(),
+            'source_id' => $source->id, 'state' => $state, 'fingerprint' => $fingerprint, 'body' => $isBinary ? base64_encode($kept) : $kept,
+            'is_binary' => $isBinary, 'is_cut' => $isCut, 'headers' => self::known($headers), 'reason' => $reason?->toArray(), 'at' => $this->clock->now(),
         ]);
+    }
+
+    /**
+     * @param  array<string, string>  $headers
+     * @return array<string, string>
+     */
+    private static function known(array $headers): array
+    {
+        $kept = array_filter($headers, fn (string $name): bool => preg_match(self::HEADERS, $name) === 1, ARRAY_FILTER_USE_KEY);
+
+        return array_map(fn (string $value): string => mb_substr(mb_scrub($value, 'UTF-8'), 0, 300, 'UTF-8'), array_slice($kept, 0, 30, true));
     }
 }

@@ -4,80 +4,176 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-use App\Models\Change;
+use App\Models\Business;
 use App\Models\ChangeKind;
-use App\Models\Number;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Intake\Cleaned;
-use Linnet\Core\Number\PhoneNumber;
+use Linnet\Core\Intake\KnownPeople;
+use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\Refused;
+use Linnet\Core\Number\Numbers;
+use Linnet\Core\Record\FieldKind;
+use Psr\Clock\ClockInterface;
 
-/** The one way into the records: finds or makes the person, writes the record, and keeps one change. Inside the caller's transaction. */
+/**
+ * The one way into the records. Finds or makes the person, writes the record, and keeps one change that says what was, what is, and
+ * where it came from. Always inside the caller's transaction.
+ */
 final class Door
 {
-    public function take(Cleaned $cleaned, \DateTimeImmutable $now, ?int $deliveryId): Record
+    public function __construct(private readonly ClockInterface $clock)
     {
-        $type = RecordType::query()->where('key', $cleaned->type)->firstOrFail();
-        $person = $cleaned->number === null ? null : $this->person($cleaned->number, $cleaned->person, $now);
-        $record = $cleaned->externalId === null ? null : Record::query()->lockForUpdate()
-            ->where('record_type_id', $type->id)->where('external_id', $cleaned->externalId)->first();
+    }
 
-        if ($record === null) {
-            $record = Record::query()->create([
-                'record_type_id' => $type->id, 'person_id' => $person?->id, 'external_id' => $cleaned->externalId,
-                'values' => $cleaned->fields, 'added_at' => $now,
-            ]);
-            $this->keep(ChangeKind::RecordAdded, $record, null, $cleaned->fields, $now, $deliveryId);
+    /** @throws Refused */
+    public function take(Cleaned $cleaned, Origin $origin): Written
+    {
+        $written = $this->takeAll([$cleaned], $origin)[0];
 
-            return $record;
+        return $written instanceof Refused ? throw $written : $written;
+    }
+
+    /** What taking it would do, without doing it. @throws Refused */
+    public function plan(Cleaned $cleaned, Origin $origin): Written
+    {
+        DB::beginTransaction();
+        try {
+            return $this->take($cleaned, $origin);
+        } finally {
+            DB::rollBack();
         }
+    }
 
-        $changed = array_filter($cleaned->fields, fn ($value, $key): bool => ($record->values[$key] ?? null) !== $value, ARRAY_FILTER_USE_BOTH);
-        if ($changed !== []) {
-            $from = array_intersect_key($record->values, $changed);
-            $record->update(['values' => [...$record->values, ...$changed]]);
-            $this->keep(ChangeKind::RecordChanged, $record, $from, $changed, $now, $deliveryId);
-        }
-
-        return $record;
+    /** Whom something is said about; made known if nobody. */
+    public function person(PersonSaid $said, Origin $origin): Person
+    {
+        return Person::query()->findOrFail($this->take(new Cleaned('person', null, $said, []), $origin)->personId);
     }
 
     /**
-     * Whom a number belongs to, made known if nobody. What is known already stays; what was empty is filled in.
+     * Takes many of one type at once, in their order.
      *
-     * @param  array<string, string>  $fields
+     * @template K of array-key
+     *
+     * @param  non-empty-array<K, Cleaned>  $all
+     * @return array<K, Written|Refused>
      */
-    public function person(PhoneNumber $number, array $fields, \DateTimeImmutable $now): Person
+    public function takeAll(array $all, Origin $origin): array
     {
-        $names = array_intersect_key($fields, ['first_name' => 1, 'last_name' => 1, 'email' => 1]);
-        $known = Number::query()->where('e164', $number->e164)->first();
-        if ($known !== null) {
-            $person = Person::query()->findOrFail($known->person_id);
-            $person->fill(array_filter($names, fn (string $key): bool => in_array($person->getAttribute($key), [null, ''], true), ARRAY_FILTER_USE_KEY));
-            $person->fields = [...array_diff_key($fields, $names), ...$person->fields];
-            $person->save();
-
-            return $person;
+        $now = $this->clock->now();
+        $business = Business::ours();
+        $type = RecordType::query()->where('key', reset($all)->type)->with('fields')->first() ?? throw new \LogicException('No record type '.reset($all)->type);
+        $references = new References($business->country, $origin->versions);
+        $said = array_map(fn (Cleaned $one): PersonSaid => self::whom($one, $type, $business), $all);
+        $people = new People($business->conflicts, $origin, $now, $said);
+        $records = $type->isPeople() ? null : new Records($type, $references, $origin, $now, array_map(fn (Cleaned $one): ?string => $one->externalId, $all));
+        $changes = [];
+        $consents = new Consents($origin, $now);
+        $done = [];
+        foreach ($all as $i => $one) {
+            try {
+                $values = $records?->resolve($one->fields) ?? [];
+                $late = $records?->isLate($one) ?? false;
+                $known = $late && $one->knownPeople === KnownPeople::Overwrite ? KnownPeople::Fill : $one->knownPeople;
+                [$person, $isNew, $altered] = $people->take($said[$i], $known) ?? [null, false, []];
+                $from = array_map(fn (array $pair): mixed => $pair[0], $altered);
+                $to = array_map(fn (array $pair): mixed => $pair[1], $altered);
+                if ($records === null) {
+                    if ($person === null) {
+                        throw Refused::because('nobody');
+                    }
+                    $written = new Written($isNew ? Outcome::Added : ($altered === [] ? Outcome::Same : Outcome::Changed), null, $person->id, $from, $isNew ? array_filter(['email' => $said[$i]->email, 'number' => $said[$i]->number?->e164, ...$said[$i]->own]) : $to, $isNew);
+                } else {
+                    $written = $records->write($one, $values, $person?->id, $isNew);
+                    if ($to !== []) {
+                        $changes[] = ChangeRow::of(ChangeKind::PersonChanged, null, $person?->id, $from, $to, $origin, $now);
+                    }
+                }
+                $consents->take($one->person, $person);
+                if ($written->outcome === Outcome::Added || $written->outcome === Outcome::Changed) {
+                    $isAdded = $written->outcome === Outcome::Added;
+                    $kind = $records === null ? ($isAdded ? ChangeKind::PersonAdded : ChangeKind::PersonChanged) : ($isAdded ? ChangeKind::RecordAdded : ChangeKind::RecordChanged);
+                    $changes[] = ChangeRow::of($kind, $written->recordId, $written->personId, $isAdded ? null : $written->from, $written->to, $origin, $now);
+                }
+                $done[$i] = $written;
+            } catch (Refused $e) {
+                $done[$i] = $e;
+            }
+        }
+        $people->flush();
+        $consents->flush();
+        foreach (array_chunk($changes, 400) as $chunk) {
+            DB::table('changes')->insert($chunk);
         }
 
-        $person = Person::query()->create([...$names, 'fields' => array_diff_key($fields, $names), 'added_at' => $now]);
-        Number::query()->create([
-            'person_id' => $person->id, 'e164' => $number->e164, 'country' => $number->country, 'kind' => $number->kind, 'zones' => $number->zones,
-        ]);
-
-        return $person;
+        return $done;
     }
 
     /**
-     * @param  array<string, mixed>|null  $from
-     * @param  array<string, mixed>  $to
+     * Changes a record that is known already.
+     *
+     * @param  array<string, scalar|null>  $fields  as their fields keep them; references still in words
+     *
+     * @throws Refused
      */
-    private function keep(ChangeKind $kind, Record $record, ?array $from, array $to, \DateTimeImmutable $now, ?int $deliveryId): void
+    public function edit(Record $record, array $fields, Origin $origin): Written
     {
-        Change::query()->create([
-            'kind' => $kind, 'record_id' => $record->id, 'person_id' => $record->person_id, 'delivery_id' => $deliveryId,
-            'from' => $from, 'to' => $to, 'at' => $now, 'handled' => false,
-        ]);
+        $now = $this->clock->now();
+        $business = Business::ours();
+        $type = $record->type->load('fields');
+        $one = new Cleaned($type->key, null, new PersonSaid, $fields);
+        $said = self::whom($one, $type, $business);
+        $people = new People($business->conflicts, $origin, $now, [$said]);
+        $records = new Records($type, new References($business->country, $origin->versions), $origin, $now, []);
+        $values = $records->resolve($fields);
+        [$person, $isNew] = $people->take($said, KnownPeople::Fill) ?? [null, false];
+        $leads = $type->field($type->person_field);
+        $personId = $leads?->kind === FieldKind::Person && array_key_exists($leads->key, $values) ? $values[$leads->key] : $person?->id;
+        $written = $records->change($record, $one, $values, $personId === null ? null : (int) $personId, $isNew);
+        $people->flush();
+        if ($written->outcome === Outcome::Changed) {
+            DB::table('changes')->insert(ChangeRow::of(ChangeKind::RecordChanged, $record->id, $written->personId, $written->from, $written->to, $origin, $now));
+        }
+
+        return $written;
+    }
+
+    /**
+     * Changes a person who is known already: what is said replaces what was.
+     *
+     * @throws Refused where a number belongs to somebody else
+     */
+    public function editPerson(Person $person, PersonSaid $said, Origin $origin): Written
+    {
+        $now = $this->clock->now();
+        $people = new People(Business::ours()->conflicts, $origin, $now, [$said]);
+        $altered = $people->edit($person, $said);
+        $people->flush();
+        $from = array_map(fn (array $pair): mixed => $pair[0], $altered);
+        $to = array_map(fn (array $pair): mixed => $pair[1], $altered);
+        if ($altered !== []) {
+            DB::table('changes')->insert(ChangeRow::of(ChangeKind::PersonChanged, null, $person->id, $from, $to, $origin, $now));
+        }
+
+        return new Written($altered === [] ? Outcome::Same : Outcome::Changed, null, $person->id, $from, $to, false);
+    }
+
+    /** What is said of the person, or what the field that leads to the person says. */
+    private static function whom(Cleaned $one, RecordType $type, Business $business): PersonSaid
+    {
+        $leads = $one->person->isSomebody() ? null : $type->field($type->person_field);
+        $value = $leads === null ? null : $one->fields[$leads->key] ?? null;
+        if (! is_string($value)) {
+            return $one->person;
+        }
+
+        return match ($leads?->kind) {
+            FieldKind::Phone => new PersonSaid(number: Numbers::read($value, $business->country), own: $one->person->own, fields: $one->person->fields, consent: $one->person->consent),
+            FieldKind::Email => new PersonSaid(email: $value, own: $one->person->own, fields: $one->person->fields, consent: $one->person->consent),
+            default => $one->person,
+        };
     }
 }

@@ -11,6 +11,7 @@ use Linnet\Core\Gate\Tariff;
 use Linnet\Core\Record;
 use Linnet\Core\Text\Words\ReservedWords;
 use Linnet\Core\Time\WeeklyHours;
+use Linnet\Core\Time\WorkingDays;
 
 /**
  * @property int $id
@@ -24,13 +25,16 @@ use Linnet\Core\Time\WeeklyHours;
  * @property array<string, mixed> $policy
  * @property array<string, mixed> $words
  * @property array<string, mixed> $tariff
+ * @property Conflicts $conflicts
+ * @property list<string> $holidays YYYY-MM-DD
+ * @property bool $leap_to_march
  */
 final class Business extends Model
 {
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['sending' => Power::class, 'opening_hours' => 'array', 'policy' => 'array', 'words' => 'array', 'tariff' => 'array'];
+        return ['sending' => Power::class, 'opening_hours' => 'array', 'policy' => 'array', 'words' => 'array', 'tariff' => 'array', 'conflicts' => Conflicts::class, 'holidays' => 'array', 'leap_to_march' => 'boolean'];
     }
 
     public static function ours(): self
@@ -55,7 +59,13 @@ final class Business extends Model
 
     public function asSender(): Record\Business
     {
-        return new Record\Business($this->name, $this->zone, 'Reply STOP to hear no more.', Tariff::read(Doc::of($this->tariff)));
+        $number = Line::query()->whereNotNull('number')->orderBy('id')->value('number');
+
+        return new Record\Business(
+            $this->name, $this->zone, 'Reply STOP to hear no more.', Tariff::read(Doc::of($this->tariff)), $this->country, $this->locale, $this->openingHours(),
+            WorkingDays::without($this->holidays), $this->leap_to_march, $this->sending, is_string($number) ? "To hear no more, text STOP to $number." : null,
+            rtrim(config()->string('app.url'), '/').'/l/', $this->install,
+        );
     }
 
     public function currency(): string

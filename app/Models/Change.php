@@ -20,6 +20,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed>|null $to
  * @property CarbonImmutable $at
  * @property bool $handled
+ * @property Way $way
+ * @property string $via what brought it, as it was called then
+ * @property int|null $staff_id
+ * @property int|null $import_id
+ * @property list<string>|null $cause the rules through which it came about
+ * @property array<string, mixed>|null $with what its kind says besides
  * @property-read Record|null $record
  * @property-read Person|null $person
  */
@@ -28,7 +34,7 @@ final class Change extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => ChangeKind::class, 'from' => 'array', 'to' => 'array', 'at' => 'immutable_datetime', 'handled' => 'boolean'];
+        return ['kind' => ChangeKind::class, 'way' => Way::class, 'from' => 'array', 'to' => 'array', 'at' => 'immutable_datetime', 'handled' => 'boolean', 'cause' => 'array', 'with' => 'array'];
     }
 
     /** @return BelongsTo<Record, $this> */

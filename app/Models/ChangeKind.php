@@ -8,5 +8,13 @@ enum ChangeKind: string
 {
     case RecordAdded = 'record_added';
     case RecordChanged = 'record_changed';
+    case PersonAdded = 'person_added';
+    case PersonChanged = 'person_changed';
     case TextReceived = 'text_received';
+    /** A tag or list. */
+    case LabelChanged = 'label_changed';
+    case FormSent = 'form_sent';
+    case FateKnown = 'fate_known';
+    /** A rule was started by hand, by another rule, or over the API. */
+    case Asked = 'asked';
 }

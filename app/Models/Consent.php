@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * One entry of the ledger, which is only ever added to.
@@ -18,6 +19,7 @@ use Carbon\CarbonImmutable;
  * @property string|null $wording
  * @property int|null $staff_id
  * @property CarbonImmutable $at
+ * @property-read Person $person
  */
 final class Consent extends Model
 {
@@ -25,5 +27,11 @@ final class Consent extends Model
     protected function casts(): array
     {
         return ['at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Person, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
     }
 }

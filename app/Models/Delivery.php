@@ -11,11 +11,15 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $id
  * @property int $source_id
  * @property DeliveryState $state
- * @property string|null $fingerprint
- * @property string $body as it came
+ * @property string|null $fingerprint of the message's name, or of its body; null where it was not used
+ * @property string $body as it came; base64 where is_binary
+ * @property bool $is_binary
+ * @property bool $is_cut it was too large to be kept whole
+ * @property array<string, string>|null $headers those that say how to read it
  * @property array{code: string, with: array<string, mixed>}|null $reason
  * @property int|null $record_id
  * @property CarbonImmutable $at
+ * @property CarbonImmutable|null $replayed_at
  * @property-read Source $source
  * @property-read Record|null $record
  */
@@ -24,7 +28,10 @@ final class Delivery extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => DeliveryState::class, 'reason' => 'array', 'at' => 'immutable_datetime'];
+        return [
+            'state' => DeliveryState::class, 'headers' => 'array', 'reason' => 'array', 'at' => 'immutable_datetime', 'replayed_at' => 'immutable_datetime',
+            'is_binary' => 'boolean', 'is_cut' => 'boolean',
+        ];
     }
 
     /** @return BelongsTo<Source, $this> */
@@ -37,5 +44,11 @@ final class Delivery extends Model
     public function record(): BelongsTo
     {
         return $this->belongsTo(Record::class);
+    }
+
+    /** The bytes that came. */
+    public function bytes(): string
+    {
+        return $this->is_binary ? (string) base64_decode($this->body, true) : $this->body;
     }
 }

@@ -13,6 +13,10 @@ enum DeliveryState: string
     /** The same had come before. */
     case Repeated = 'repeated';
     case Refused = 'refused';
+    /** Older than what is known already. */
+    case Late = 'late';
+    /** Not looked at yet: its source is paused, or nobody has said what it means. */
+    case Kept = 'kept';
 
     public function word(): string
     {
@@ -21,6 +25,8 @@ enum DeliveryState: string
             self::LeftOut => 'left out',
             self::Repeated => 'came before',
             self::Refused => 'refused',
+            self::Late => 'too old',
+            self::Kept => 'waits',
         };
     }
 
@@ -28,7 +34,8 @@ enum DeliveryState: string
     {
         return match ($this) {
             self::Taken => 'well',
-            self::LeftOut, self::Repeated => 'plain',
+            self::LeftOut, self::Repeated, self::Late => 'plain',
+            self::Kept => 'held',
             self::Refused => 'bad',
         };
     }

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Linnet\Core\Number\Numbers;
 use Linnet\Core\Rule\Step\TextKind;
 use Linnet\Core\Text\Words\Meaning;
 
@@ -34,6 +35,13 @@ use Linnet\Core\Text\Words\Meaning;
  * @property string|null $currency
  * @property array{code: string, with: array<string, mixed>}|null $reason
  * @property list<array{say: string, code: string, with: array<string, mixed>}>|null $verdicts
+ * @property int|null $to_staff_id whom it goes to, where not to the person
+ * @property string|null $wording
+ * @property CarbonImmutable|null $anchor_at the date it hangs on
+ * @property bool $held_against a failure that counts against its line
+ * @property bool $released somebody has let it go
+ * @property int|null $put_to_run_id of a text that came in: the run whose question it was put to
+ * @property int|null $answer
  * @property CarbonImmutable $wanted_at
  * @property CarbonImmutable|null $left_at
  * @property CarbonImmutable|null $handed_at
@@ -42,11 +50,14 @@ use Linnet\Core\Text\Words\Meaning;
  * @property int $attempts
  * @property CarbonImmutable|null $retry_at
  * @property CarbonImmutable $at
+ * @property CarbonImmutable|null $answered_at when they wrote back to it
+ * @property bool $ended what they wrote was a stop
  * @property-read Person $person
  * @property-read Line $line
  * @property-read Run|null $run
  * @property-read Rule|null $rule
  * @property-read Staff|null $staff
+ * @property-read Staff|null $toStaff
  */
 final class Message extends Model
 {
@@ -57,6 +68,7 @@ final class Message extends Model
             'origin' => MessageOrigin::class, 'state' => MessageState::class, 'kind' => TextKind::class, 'meaning' => Meaning::class,
             'reason' => 'array', 'verdicts' => 'array', 'wanted_at' => 'immutable_datetime', 'left_at' => 'immutable_datetime',
             'handed_at' => 'immutable_datetime', 'fate_at' => 'immutable_datetime', 'retry_at' => 'immutable_datetime', 'at' => 'immutable_datetime',
+            'anchor_at' => 'immutable_datetime', 'answered_at' => 'immutable_datetime', 'ended' => 'boolean', 'released' => 'boolean', 'held_against' => 'boolean',
         ];
     }
 
@@ -82,6 +94,18 @@ final class Message extends Model
     public function rule(): BelongsTo
     {
         return $this->belongsTo(Rule::class);
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function toStaff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class, 'to_staff_id');
+    }
+
+    /** Whom it goes to where that is not the person it is about; null otherwise. */
+    public function colleague(): ?string
+    {
+        return $this->origin !== MessageOrigin::Notice ? null : $this->toStaff->name ?? ($this->number === null ? 'a colleague' : Numbers::pretty($this->number));
     }
 
     /** @return BelongsTo<Staff, $this> */

@@ -11,6 +11,8 @@ enum MessageOrigin: string
     case Staff = 'staff';
     /** The answer an opt-out, opt-in or help word gets. */
     case Words = 'words';
+    /** A rule's, to somebody of the business. */
+    case Notice = 'notice';
     /** The person. */
     case Them = 'them';
 }

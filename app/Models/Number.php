@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Linnet\Core\Number\NumberKind;
 
 /**
@@ -13,13 +14,16 @@ use Linnet\Core\Number\NumberKind;
  * @property string $country
  * @property NumberKind $kind
  * @property non-empty-list<string> $zones
- * @property bool|null $alive
+ * @property bool|null $alive null where nobody has asked
+ * @property CarbonImmutable|null $looked_up_at
+ * @property int|null $doubt_message_id they wrote what reads like a stop, and nobody has decided yet
+ * @property int $rank the highest is the one texts go to
  */
 final class Number extends Model
 {
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => NumberKind::class, 'zones' => 'array', 'alive' => 'boolean'];
+        return ['kind' => NumberKind::class, 'zones' => 'array', 'alive' => 'boolean', 'looked_up_at' => 'immutable_datetime'];
     }
 }

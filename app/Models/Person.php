@@ -13,7 +13,6 @@ use Linnet\Core\Number\Numbers;
 
 /**
  * @property int $id
- * @property string|null $external_id
  * @property string|null $first_name
  * @property string|null $last_name
  * @property string|null $email
@@ -21,8 +20,12 @@ use Linnet\Core\Number\Numbers;
  * @property string|null $locale
  * @property array<string, mixed> $fields
  * @property CarbonImmutable $added_at
+ * @property int|null $line_id the line their conversation is locked to
+ * @property int|null $import_id the file that brought them
  * @property-read Number|null $number
  * @property-read Collection<int, Number> $numbers
+ * @property-read Collection<int, ExternalId> $externalIds
+ * @property-read Collection<int, Label> $labels
  */
 final class Person extends Model
 {
@@ -47,7 +50,7 @@ final class Person extends Model
      */
     public function number(): HasOne
     {
-        return $this->hasOne(Number::class)->oldestOfMany();
+        return $this->hasOne(Number::class)->ofMany(['rank' => 'max', 'id' => 'min']);
     }
 
     /**
@@ -74,6 +77,18 @@ final class Person extends Model
         $name = trim("$this->first_name $this->last_name");
 
         return $name !== '' ? $name : ($this->number === null ? 'Somebody with no name' : Numbers::pretty($this->number->e164));
+    }
+
+    /** @return HasMany<Label, $this> */
+    public function labels(): HasMany
+    {
+        return $this->hasMany(Label::class)->orderBy('name');
+    }
+
+    /** @return HasMany<ExternalId, $this> */
+    public function externalIds(): HasMany
+    {
+        return $this->hasMany(ExternalId::class);
     }
 
     /** What to call them in a sentence. */

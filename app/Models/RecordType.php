@@ -6,19 +6,62 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Linnet\Core\Record\RecordType as CoreType;
 
 /**
  * @property int $id
  * @property string $key
  * @property string $name
  * @property string $plural
+ * @property string|null $person_field the key of the field that leads to the person
+ * @property string|null $title_field
+ * @property string|null $start_field
+ * @property string|null $end_field
+ * @property string|null $stage_field
  * @property-read Collection<int, Field> $fields
  */
 final class RecordType extends Model
 {
+    public static function people(): self
+    {
+        return self::query()->where('key', CoreType::PERSON)->with('fields')->firstOrFail();
+    }
+
     /** @return HasMany<Field, $this> */
     public function fields(): HasMany
     {
-        return $this->hasMany(Field::class)->orderBy('position');
+        return $this->hasMany(Field::class)->whereNull('removed_at')->orderBy('position')->orderBy('id');
+    }
+
+    /** @return HasMany<Record, $this> */
+    public function records(): HasMany
+    {
+        return $this->hasMany(Record::class);
+    }
+
+    /** @return HasMany<SavedFilter, $this> */
+    public function filters(): HasMany
+    {
+        return $this->hasMany(SavedFilter::class);
+    }
+
+    public function getRouteKeyName(): string
+    {
+        return 'key';
+    }
+
+    public function field(?string $key): ?Field
+    {
+        return $key === null ? null : $this->fields->firstWhere('key', $key);
+    }
+
+    public function isPeople(): bool
+    {
+        return $this->key === CoreType::PERSON;
+    }
+
+    public function read(): CoreType
+    {
+        return new CoreType($this->key, $this->name, $this->fields->mapWithKeys(fn (Field $field): array => [$field->key => $field->read()])->all(), $this->person_field, $this->start_field);
     }
 }

@@ -18,6 +18,11 @@ use Linnet\Core\Rule as Core;
  * @property array<string, mixed>|null $draft the document with changes not yet published
  * @property int|null $version_id
  * @property CarbonImmutable|null $on_since
+ * @property string|null $key what other rules call it
+ * @property CarbonImmutable|null $paused_until
+ * @property int|null $arming_after how far it has come with what was there when it was switched on
+ * @property CarbonImmutable|null $calling_at a moment of its calendar that is being gone through
+ * @property int|null $calling_after
  * @property-read RuleVersion|null $version
  */
 final class Rule extends Model
@@ -25,7 +30,7 @@ final class Rule extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['power' => Power::class, 'draft' => 'array', 'on_since' => 'immutable_datetime'];
+        return ['power' => Power::class, 'draft' => 'array', 'on_since' => 'immutable_datetime', 'paused_until' => 'immutable_datetime', 'calling_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<RuleVersion, $this> */

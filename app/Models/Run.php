@@ -14,18 +14,23 @@ use Linnet\Core\Engine\RunState;
  * @property int $rule_id
  * @property int $rule_version_id
  * @property int $person_id
- * @property int $record_id
+ * @property int|null $record_id
  * @property int|null $line_id the line the person called or texted
  * @property string $occasion
- * @property array{step: string|null, round: int, began_at: string, arrived_at: string, awaits: string|null, outcome: string|null} $state
+ * @property array<string, mixed> $state
  * @property bool $live
  * @property string|null $outcome
+ * @property string|null $step
+ * @property string|null $number E.164 the person called or texted from
+ * @property CarbonImmutable|null $asked_at since when it waits for an answer
+ * @property bool $stuck its step is not in the version it was to move to
+ * @property string|null $goal_value
  * @property CarbonImmutable $began_at
  * @property CarbonImmutable|null $ended_at
  * @property-read Rule $rule
  * @property-read RuleVersion $version
  * @property-read Person $person
- * @property-read Record $record
+ * @property-read Record|null $record
  * @property-read Line|null $line
  * @property-read Timer|null $timer
  */
@@ -34,7 +39,7 @@ final class Run extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => 'array', 'live' => 'boolean', 'began_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return ['state' => 'array', 'live' => 'boolean', 'began_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'asked_at' => 'immutable_datetime', 'stuck' => 'boolean'];
     }
 
     /** @return BelongsTo<Rule, $this> */

@@ -4,33 +4,76 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Linnet\Core\Document\Doc;
+use Linnet\Core\Gate\Power;
 use Linnet\Core\Intake\Mapping;
 
 /**
  * @property int $id
  * @property string $key
  * @property string $name
- * @property string $secret_hash SHA-256 of the secret, which is shown once
- * @property array<string, mixed> $mapping
+ * @property SourceKind $kind
+ * @property Power $power
+ * @property Proof $proof
+ * @property string|null $secret shown once
+ * @property string|null $old_secret good until its time, or until somebody ends it
+ * @property CarbonImmutable|null $old_secret_until
+ * @property array<string, mixed>|null $mapping null until somebody says what it sends
+ * @property array<string, mixed>|null $draft a mapping that is being changed
+ * @property int|null $sample_id the delivery whose values are shown while mapping
+ * @property string|null $address of what is watched
+ * @property int|null $every_minutes
+ * @property CarbonImmutable|null $look_at when to look at the address next
+ * @property CarbonImmutable|null $looked_at
+ * @property array{code: string, with: array<string, mixed>}|null $problem what went wrong the last time it was looked at
+ * @property array{field: string, value: string}|null $gone
+ * @property-read Delivery|null $sample
  */
 final class Source extends Model
 {
-    protected $hidden = ['secret_hash'];
+    protected $hidden = ['secret', 'old_secret'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['mapping' => 'array'];
+        return [
+            'kind' => SourceKind::class, 'power' => Power::class, 'proof' => Proof::class, 'secret' => 'encrypted', 'old_secret' => 'encrypted',
+            'old_secret_until' => 'immutable_datetime', 'mapping' => 'array', 'draft' => 'array', 'look_at' => 'immutable_datetime', 'looked_at' => 'immutable_datetime',
+            'problem' => 'array', 'gone' => 'array',
+        ];
     }
 
-    public function knows(string $secret): bool
+    public function getRouteKeyName(): string
     {
-        return hash_equals($this->secret_hash, hash('sha256', $secret));
+        return 'key';
     }
 
-    public function readMapping(): Mapping
+    /** @return BelongsTo<Delivery, $this> */
+    public function sample(): BelongsTo
     {
-        return Mapping::read(Doc::of($this->mapping));
+        return $this->belongsTo(Delivery::class, 'sample_id');
+    }
+
+    /** @return HasMany<Delivery, $this> */
+    public function deliveries(): HasMany
+    {
+        return $this->hasMany(Delivery::class);
+    }
+
+    /** @return list<string> the secrets that are good at a moment */
+    public function secrets(\DateTimeImmutable $now): array
+    {
+        return array_values(array_filter([
+            $this->secret,
+            $this->old_secret_until !== null && $this->old_secret_until > $now ? $this->old_secret : null,
+        ], fn (?string $secret): bool => $secret !== null && $secret !== ''));
+    }
+
+    public function readMapping(): ?Mapping
+    {
+        return $this->mapping === null ? null : Mapping::read(Doc::of($this->mapping));
     }
 }

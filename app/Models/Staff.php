@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Foundation\Auth\User;
+use Illuminate\Http\Request;
+use Laravel\Sanctum\HasApiTokens;
 
 /**
  * @property int $id
@@ -12,20 +14,32 @@ use Illuminate\Foundation\Auth\User;
  * @property string $email
  * @property string $password
  * @property Role $role
+ * @property string|null $number
+ * @property bool $texts_allowed whether rules may text them
  */
 final class Staff extends User
 {
+    use HasApiTokens;
+
     public $timestamps = false;
 
     protected $table = 'staff';
 
-    protected $fillable = ['name', 'email', 'password', 'role'];
+    protected $fillable = ['name', 'email', 'password', 'role', 'number', 'texts_allowed'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class];
+        return ['password' => 'hashed', 'role' => Role::class, 'texts_allowed' => 'boolean'];
+    }
+
+    /** Who asks. */
+    public static function asking(Request $request): self
+    {
+        $staff = $request->user();
+
+        return $staff instanceof self ? $staff : abort(403);
     }
 }

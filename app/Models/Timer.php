@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Builder;
  * @property int $id
  * @property string $kind
  * @property int $subject_id
+ * @property int $rule_id 0 where the kind says it all
  * @property CarbonImmutable|null $due_at null: somebody has to act first
  */
 final class Timer extends Model
@@ -20,6 +21,14 @@ final class Timer extends Model
     public const RUN = 'run';
 
     public const MESSAGE = 'message';
+
+    /** A rule waits for a date, or for quiet, about a record or a person. */
+    public const START_RECORD = 'start_record';
+
+    public const START_PERSON = 'start_person';
+
+    /** A rule's own calendar; the rule is the subject. */
+    public const CALENDAR = 'calendar';
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -30,8 +39,8 @@ final class Timer extends Model
     public static function put(string $kind, int $subject, ?\DateTimeImmutable $due): void
     {
         self::query()->upsert(
-            [['kind' => $kind, 'subject_id' => $subject, 'due_at' => $due?->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s')]],
-            ['kind', 'subject_id'],
+            [['kind' => $kind, 'subject_id' => $subject, 'rule_id' => 0, 'due_at' => $due?->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s')]],
+            ['kind', 'subject_id', 'rule_id'],
             ['due_at'],
         );
     }
@@ -39,6 +48,24 @@ final class Timer extends Model
     public static function clear(string $kind, int $subject): void
     {
         self::query()->where('kind', $kind)->where('subject_id', $subject)->delete();
+    }
+
+    /** What the gate answers may have changed: every held text is looked at again, or those of one line. */
+    public static function askAgain(\DateTimeImmutable $now, ?int $lineId = null): void
+    {
+        self::query()->where('kind', self::MESSAGE)->whereNotNull('due_at')
+            ->when($lineId !== null, fn (Builder $some) => $some->whereIn('subject_id', Message::query()->where('line_id', $lineId)->where('state', MessageState::Waiting)->select('id')))
+            ->update(['due_at' => $now]);
+    }
+
+    /**
+     * Those behind which a run or a text stands.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeUnderWay(Builder $query): void
+    {
+        $query->whereIn('kind', [self::RUN, self::MESSAGE]);
     }
 
     /**

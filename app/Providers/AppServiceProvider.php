@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Carrier\Carrier;
+use App\Carrier\HttpCarrier;
+use App\Carrier\NumberLookup;
 use App\Clock\SystemClock;
-use App\Database\ImmediateConnector;
 use App\Engine\Outbox;
 use App\Intake\Deliveries;
 use App\Models\Business;
 use App\Models\Staff;
+use App\Outside\Fetcher;
+use Compat\Sqlite\ImmediateConnector;
 use Demo\MovableClock;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -34,11 +37,16 @@ final class AppServiceProvider extends ServiceProvider
             return is_string($file) && $file !== '' ? new MovableClock(storage_path($file)) : new SystemClock;
         });
         $this->app->scoped('business', fn (): Business => Business::ours());
-        $this->app->bind(Carrier::class, fn (): Carrier => new Carrier(
+        $this->app->bind(Carrier::class, fn (): Carrier => new HttpCarrier(
             config()->string('linnet.carrier.url'), config()->string('linnet.carrier.secret'), config()->integer('linnet.carrier.timeout_seconds'),
+        ));
+        $this->app->bind(NumberLookup::class, fn (): NumberLookup => new NumberLookup(
+            (string) config()->get('linnet.lookup.url'), config()->string('linnet.lookup.secret'), config()->integer('linnet.lookup.timeout_seconds'),
         ));
         $this->app->when(Outbox::class)->needs('$atOnce')->giveConfig('linnet.carrier.at_once');
         $this->app->when(Outbox::class)->needs('$attempts')->giveConfig('linnet.carrier.attempts');
+        $this->app->when(Fetcher::class)->needs('$mostBytes')->giveConfig('linnet.outside.most_bytes');
+        $this->app->when(Fetcher::class)->needs('$timeoutSeconds')->giveConfig('linnet.outside.timeout_seconds');
         $this->app->when(Deliveries::class)->needs('$mostBytes')->giveConfig('linnet.deliveries.most_bytes');
     }
 
@@ -51,10 +59,16 @@ final class AppServiceProvider extends ServiceProvider
             fn (ViewData $view) => $view->with('business', resolve('business')),
         );
 
+        View::composer('people.show', fn (ViewData $view) => $view->with('lookup', resolve(NumberLookup::class)->isThere()));
+
         Gate::define('administer', fn (Staff $staff): bool => $staff->role->administers());
         Gate::define('converse', fn (Staff $staff): bool => $staff->role->converses());
         Gate::define('view', fn (Staff $staff): bool => $staff->role->views());
 
+        RateLimiter::for('api', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.api.most_per_minute'))->by((string) ($request->bearerToken() ?? $request->ip())));
+        RateLimiter::for('forms', fn (Request $request): Limit => Limit::perMinute($request->isMethod('post') ? 6 : 60)->by($request->method().'|'.$request->ip()));
+        RateLimiter::for('links', fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
+        RateLimiter::for('calendar', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
         RateLimiter::for('deliveries', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.deliveries.most_per_minute'))
             ->by($request->path().'|'.$request->ip()));
     }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Models\FieldKind;
 use App\Models\RecordType;
 use App\Sentences\Sentence;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Rule\Rule;
 
 /** One change to a rule's document, as the words of its prose make them. */
@@ -28,7 +28,7 @@ final class DraftEdit
         $number = fn (string $name): int|string => ctype_digit($said[$name] ?? '') ? (int) $said[$name] : ($said[$name] ?? '');
         $changed = match ($said['part']) {
             'name' => ['name' => trim($value)] + $document,
-            'reply' => ['stop_early' => ['reply' => $value === 'yes']] + $document,
+            'reply' => ['stop_early' => ['reply' => $value === 'yes'] + $document['stop_early']] + $document,
             'again' => ['again' => ['policy' => $value] + ($value === 'not_within' ? ['days' => $number('days')] : [])] + $document,
             'hours' => self::condition($document, fn (array $test): bool => isset($test['hours']), $value === 'any' ? null : ['hours' => $value]),
             'line' => self::fieldCondition($document, FieldKind::Line, $value),
@@ -62,14 +62,36 @@ final class DraftEdit
     private static function step(array $document, string $id, array $values): array
     {
         $found = false;
-        foreach ($document['steps'] as $i => $step) {
-            if ($step['id'] === $id) {
-                $document['steps'][$i] = [...$step, ...$values];
-                $found = true;
-            }
-        }
+        $document['steps'] = self::steps($document['steps'], $id, function (array $step) use ($values, &$found): array {
+            $found = true;
+
+            return [...$step, ...$values];
+        });
 
         return $found ? $document : throw ValidationException::withMessages(['step' => 'This step is no longer in the rule. Load the page again.']);
+    }
+
+    /**
+     * The steps with one of them changed, wherever it stands.
+     *
+     * @param  list<array<string, mixed>>  $steps
+     * @param  \Closure(array<string, mixed>): array<string, mixed>  $change
+     * @return list<array<string, mixed>>
+     */
+    private static function steps(array $steps, string $id, \Closure $change): array
+    {
+        return array_map(function (array $step) use ($id, $change): array {
+            foreach (['otherwise', 'no_answer'] as $inside) {
+                $step = isset($step[$inside]) ? [$inside => self::steps($step[$inside], $id, $change)] + $step : $step;
+            }
+            foreach (['cases', 'answers'] as $several) {
+                foreach ($step[$several] ?? [] as $i => $one) {
+                    $step[$several][$i] = isset($one['steps']) ? ['steps' => self::steps($one['steps'], $id, $change)] + $one : $one;
+                }
+            }
+
+            return $step['id'] === $id ? $change($step) : $step;
+        }, $steps);
     }
 
     /**
@@ -78,13 +100,17 @@ final class DraftEdit
      */
     private static function wording(array $document, string $id, string $text): array
     {
-        foreach ($document['steps'] as $step) {
-            if ($step['id'] === $id && isset($step['wordings'])) {
-                return self::step($document, $id, ['wordings' => [['id' => $step['wordings'][0]['id'], 'text' => $text]]]);
+        $found = false;
+        $document['steps'] = self::steps($document['steps'], $id, function (array $step) use ($text, &$found): array {
+            $found = isset($step['wordings']);
+            if ($found) {
+                $step['wordings'][0]['text'] = $text;
             }
-        }
 
-        return self::step($document, '', []);
+            return $step;
+        });
+
+        return $found ? $document : self::step($document, '', []);
     }
 
     /**

@@ -19,6 +19,10 @@ final class Sentence
         if (isset($said['number'])) {
             $said['number'] = Numbers::pretty($said['number']);
         }
+        if (isset($said['field']) && str_starts_with($code, 'template.')) {
+            // As the text shows its fields: booking.starts_at is “booking starts at”.
+            $said['field'] = str_replace(['_', '.'], ' ', $said['field']);
+        }
         $said['nearest'] = ($with['nearest'] ?? '') === '' ? '' : " Did you mean “{$said['nearest']}”?";
         if (is_string($with['zone'] ?? null)) {
             $said['place'] = Said::place($with['zone']);
@@ -31,6 +35,7 @@ final class Sentence
     private static function say(mixed $value): string
     {
         return match (true) {
+            is_array($value) && isset($value['code'], $value['with']) => self::of($value),
             is_array($value) && isset($value['at'], $value['zone']) => Said::momentIn(new \DateTimeImmutable($value['at']), $value['zone']),
             is_array($value) => implode(', ', array_map(strval(...), $value)),
             is_bool($value) => $value ? 'yes' : 'no',

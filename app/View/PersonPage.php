@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace App\View;
 
-use App\Engine\Profiles;
+use App\Engine\Live\Desk;
+use App\Engine\Live\LiveDeeds;
 use App\Models\Business;
 use App\Models\Consent;
 use App\Models\Conversation;
 use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Person;
+use App\Models\Rule;
 use App\Models\Run;
+use App\Rules\StartByHand;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Record\Receiver;
+use Linnet\Core\Record\RecordType;
 use Psr\Clock\ClockInterface;
 
 /** Who is this, what have they had, may I text them? */
@@ -25,7 +30,7 @@ final class PersonPage
 
     public \DateTimeImmutable $now;
 
-    public function __construct(private readonly Profiles $profiles, ClockInterface $clock)
+    public function __construct(private readonly LiveDeeds $deeds, ClockInterface $clock)
     {
         $this->now = $clock->now();
     }
@@ -33,7 +38,8 @@ final class PersonPage
     public function about(Person $person): self
     {
         $this->person = $person->load('numbers', 'number');
-        $this->receiver = $this->profiles->receiver($person, Business::ours());
+        $desk = Desk::reading($this->now, $this->deeds);
+        $this->receiver = $desk->surroundings->receiver($desk->known->person($person->id) ?? throw new \LogicException('it was just loaded'));
 
         return $this;
     }
@@ -61,6 +67,24 @@ final class PersonPage
     public function conversations(): Collection
     {
         return Conversation::query()->where('person_id', $this->person->id)->with('line')->orderByDesc('last_at')->get();
+    }
+
+    /** @return \Illuminate\Support\Collection<int, \stdClass> their tags and lists */
+    public function labels(): \Illuminate\Support\Collection
+    {
+        return DB::table('labels')->where('person_id', $this->person->id)->orderBy('kind', 'desc')->orderBy('name')->limit(100)->get(['kind', 'name']);
+    }
+
+    /** @return list<string> names that are used already */
+    public function knownLabels(): array
+    {
+        return array_values(array_map(strval(...), DB::table('labels')->distinct()->orderBy('name')->limit(200)->pluck('name')->all()));
+    }
+
+    /** @return Collection<int, Rule> */
+    public function startable(): Collection
+    {
+        return StartByHand::offered(RecordType::PERSON);
     }
 
     public function story(): Story

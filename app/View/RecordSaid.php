@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Clock\Said;
+use App\Models\Business;
 use App\Models\Field;
-use App\Models\FieldKind;
 use App\Models\Line;
 use App\Models\Record;
+use Linnet\Core\Record\FieldKind;
 
 /** A record in one line: its type, and its fields as a reader would say them. */
 final class RecordSaid
@@ -37,7 +38,8 @@ final class RecordSaid
             FieldKind::Line => 'on the '.(Line::query()->firstWhere('number', $value)->name ?? (string) $value),
             FieldKind::DateTime => mb_strtolower($field->name).' '.Said::momentIn(new \DateTimeImmutable((string) $value), $zone),
             FieldKind::YesNo => mb_strtolower($field->name).': '.($value ? 'yes' : 'no'),
-            FieldKind::Number => null,
+            FieldKind::Number, FieldKind::Staff, FieldKind::Person, FieldKind::Record, FieldKind::LongText, FieldKind::Link => null,
+            FieldKind::Money => Said::money((float) $value, Business::ours()->currency()),
             default => (string) $value,
         };
     }

@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Models\Business;
+use App\Models\Change;
+use App\Models\ChangeKind;
 use App\Models\Conversation;
 use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Person;
 use App\Models\Record;
+use App\Models\RecordType;
+use App\Models\Run;
 use App\Models\Trace;
+use App\Records\Shown;
 use App\Sentences\Sentence;
 use Illuminate\Support\Collection;
 
@@ -33,7 +39,22 @@ final readonly class Story
             ...self::messages(Message::query()->where('person_id', $person->id)->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside])),
             ...self::decisions($person),
             ...self::records($person, $zone),
+            ...self::changesAbout($person),
         ], $zone);
+    }
+
+    /** What happened with one record: its changes, the texts its rules sent, and every decision about it. */
+    public static function ofRecord(Record $record, Business $business): self
+    {
+        $runs = Run::query()->where('record_id', $record->id)->select('id');
+        $traces = Trace::query()->where(fn ($any) => $any->where('record_id', $record->id)->orWhereIn('run_id', $runs))->whereNotIn('code', self::SILENT)
+            ->with('rule')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
+
+        return self::inOrder([
+            ...self::messages(Message::query()->whereIn('run_id', $runs)->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside])),
+            ...array_values($traces->map(fn (Trace $trace): StoryEntry => new StoryEntry($trace->at, 1, says: self::say($trace), rule: $trace->rule))->all()),
+            ...self::changes(Change::query()->where('record_id', $record->id), $record->type, $business),
+        ], $business->zone);
     }
 
     /** A conversation: what was said on its line, with the decisions that concern the person. */
@@ -43,6 +64,7 @@ final readonly class Story
             ...self::messages(Message::query()->where('conversation_id', $conversation->id)),
             ...self::decisions($conversation->person, quietly: true),
             ...self::records($conversation->person, $zone),
+            ...self::changesAbout($conversation->person),
         ], $zone);
     }
 
@@ -57,12 +79,46 @@ final readonly class Story
     }
 
     /**
+     * What changed of a person and of their records.
+     *
+     * @return list<StoryEntry>
+     */
+    private static function changesAbout(Person $person): array
+    {
+        $business = Business::ours();
+        $changes = Change::query()->where('person_id', $person->id)->whereIn('kind', [ChangeKind::RecordChanged, ChangeKind::PersonChanged])
+            ->with('record.type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
+        $entries = [];
+        foreach ($changes->groupBy(fn (Change $change): int => $change->record->record_type_id ?? 0) as $group) {
+            $type = $group->first()?->record?->type;
+            $shown = $type === null ? null : new Shown($type, $group->flatMap(fn (Change $change): array => [$change->from ?? [], $change->to ?? []]), $business->zone, $business->currency());
+            foreach ($group as $change) {
+                $entries[] = new StoryEntry($change->at, 0, says: ($change->record === null ? '' : $change->record->called().': ').ChangeSaid::of($change, $type, $shown));
+            }
+        }
+
+        return $entries;
+    }
+
+    /**
+     * @param  \Illuminate\Database\Eloquent\Builder<Change>  $query
+     * @return list<StoryEntry>
+     */
+    private static function changes($query, ?RecordType $type, Business $business): array
+    {
+        $changes = $query->orderByDesc('id')->limit(self::MOST)->get()->reverse();
+        $shown = $type === null ? null : new Shown($type, $changes->flatMap(fn (Change $change): array => [$change->from ?? [], $change->to ?? []]), $business->zone, $business->currency());
+
+        return array_values($changes->map(fn (Change $change): StoryEntry => new StoryEntry($change->at, 0, says: ChangeSaid::of($change, $type, $shown)))->all());
+    }
+
+    /**
      * @param  \Illuminate\Database\Eloquent\Builder<Message>  $query
      * @return list<StoryEntry>
      */
     private static function messages($query): array
     {
-        return array_values($query->with(['rule', 'staff', 'line', 'person.number'])->orderByDesc('at')->orderByDesc('id')->limit(self::MOST)->get()->reverse()
+        return array_values($query->with(['rule', 'staff', 'toStaff', 'line', 'person.number'])->orderByDesc('at')->orderByDesc('id')->limit(self::MOST)->get()->reverse()
             ->map(fn (Message $message): StoryEntry => new StoryEntry($message->at, $message->isInbound() ? 0 : 2, message: $message))->all());
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Document;
 
+use Linnet\Core\Record\Day;
+use Linnet\Core\Record\Moment;
 use Linnet\Core\Text\Nearest;
 
 /** A place in a JSON document that knows its path, and throws there when something else stands than was asked for. */
@@ -105,6 +107,66 @@ final readonly class Doc
         return is_int($value) && $value >= $least && $value <= $most
             ? $value
             : throw Unreadable::at("$this->path.$key", 'integer_expected', ['least' => $least, 'most' => $most]);
+    }
+
+    public function number(string $key, float $least, float $most): int|float
+    {
+        $value = $this->get($key)->value;
+
+        return (is_int($value) || is_float($value)) && $value >= $least && $value <= $most
+            ? $value
+            : throw Unreadable::at("$this->path.$key", 'number_expected', ['least' => $least, 'most' => $most]);
+    }
+
+    /** An instant in ISO 8601 with its offset. */
+    public function moment(string $key): \DateTimeImmutable
+    {
+        $value = $this->get($key)->value;
+
+        return (is_string($value) ? Moment::parse($value)?->at : null) ?? throw Unreadable::at("$this->path.$key", 'moment_expected');
+    }
+
+    /** A calendar date, YYYY-MM-DD. */
+    public function day(string $key): string
+    {
+        $value = $this->get($key)->value;
+
+        return (is_string($value) ? Day::parse($value)?->date : null) ?? throw Unreadable::at("$this->path.$key", 'day_expected');
+    }
+
+    /** A way to a value such as booking.starts_at. */
+    public function field(string $key): string
+    {
+        $path = $this->text($key, 120);
+
+        return preg_match('/^[\p{L}_][\p{L}\p{N}_]*(\.[\p{L}_][\p{L}\p{N}_]*)*$/Du', $path) === 1 ? $path : throw Unreadable::at("$this->path.$key", 'field_expected', ['written' => $path]);
+    }
+
+    /** An address on the web, http or https, with no name and password in it. */
+    public function webAddress(string $key): string
+    {
+        $address = $this->text($key, 500);
+        $parts = parse_url($address);
+
+        return is_array($parts) && in_array($parts['scheme'] ?? '', ['http', 'https'], true) && ($parts['host'] ?? '') !== '' && ! isset($parts['user'])
+            ? $address
+            : throw Unreadable::at("$this->path.$key", 'address_expected');
+    }
+
+    /** A text, number or yes/no. */
+    public function scalar(string $key): string|int|float|bool
+    {
+        $value = $this->get($key)->value;
+
+        return is_scalar($value) ? $value : throw Unreadable::at("$this->path.$key", 'value_expected');
+    }
+
+    /** @return list<string> */
+    public function texts(string $key, int $least = 1, int $most = 100, int $longest = 120): array
+    {
+        return $this->each($key, fn (self $one): string => $one->self(
+            fn (mixed $v): ?string => is_string($v) && trim($v) !== '' && mb_strlen($v, 'UTF-8') <= $longest ? $v : null, 'text_expected',
+        ), $least, $most);
     }
 
     public function yesNo(string $key): bool

@@ -10,10 +10,14 @@ use Linnet\Core\Reason;
 /** A document that does not follow its format, with everything that was found wrong. */
 final class Unreadable extends \DomainException implements CoreError
 {
+    /** How many are told in the message of the exception itself. */
+    private const TOLD = 20;
+
     /** @param  non-empty-list<Problem>  $problems */
     public function __construct(public readonly array $problems)
     {
-        parent::__construct(implode('; ', array_map(fn (Problem $p): string => $p->path.': '.$p->reason->code, $problems)));
+        $more = count($problems) - self::TOLD;
+        parent::__construct(implode('; ', array_map(fn (Problem $p): string => $p->path.': '.$p->reason->code, array_slice($problems, 0, self::TOLD))).($more > 0 ? "; and $more more" : ''));
     }
 
     /** @param  array<string, scalar|list<string>>  $with */

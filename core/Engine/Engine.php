@@ -4,128 +4,188 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Engine;
 
-use Linnet\Core\Engine\Effect\DropText;
-use Linnet\Core\Engine\Effect\SendText;
 use Linnet\Core\Reason;
-use Linnet\Core\Record\Change\Change;
+use Linnet\Core\Record\Change;
 use Linnet\Core\Rule\AgainPolicy;
+use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
-use Linnet\Core\Rule\Step\End;
-use Linnet\Core\Rule\Step\GoOnlyIf;
-use Linnet\Core\Rule\Step\Text;
-use Linnet\Core\Rule\Step\Wait;
-use Linnet\Core\Rule\Step\WaitUntil;
-use Linnet\Core\Time\Zone;
+use Linnet\Core\Rule\Trigger\DateReached;
+use Linnet\Core\Rule\Trigger\GoneQuiet;
+use Linnet\Core\Rule\Trigger\Trigger;
 
 /** The decisions of a rule's life, pure: the same inputs give the same outputs, live and rehearsed alike. */
 final class Engine
 {
     /**
-     * Which rules a change starts. Rules it does not concern are left out.
+     * Which rules a change starts, and which wait from now on. Rules it does not concern are left out.
      *
      * @param  list<Published>  $rules
-     * @param  string|null  $personId  null where nobody is known
-     * @return list<Start>
      */
-    public static function start(array $rules, Change $change, Situation $situation, ?string $personId, string $recordId, string $changeId): array
+    public static function start(array $rules, Change\Change $change, Situation $situation, Subject $subject, string $changeId, Cause $cause = new Cause): Started
     {
-        $starts = [];
+        $starts = $armings = [];
         foreach ($rules as $published) {
-            if ($published->rule->trigger->meets($change)) {
-                $starts[] = self::startOne($published, $situation, $personId, $recordId, $changeId);
+            $trigger = $published->rule->trigger;
+            if ($trigger->meets($change, $published->ruleId) || ($change instanceof Change\Asked && $change->ruleId === $published->ruleId)) {
+                $starts[] = self::startOne($published, $change, $situation, $subject, $changeId, $cause);
+            }
+            if (self::isWaitedFor($trigger, $change, $situation)) {
+                $armings[] = self::arm($published, $situation, $situation->now);
             }
         }
 
-        return $starts;
+        return new Started($starts, $armings);
+    }
+
+    /**
+     * When to look next whether a rule that waits for a date, or for quiet, begins for a subject.
+     *
+     * @param  \DateTimeImmutable  $lastActivity  when something last happened to it
+     */
+    public static function arm(Published $published, Situation $situation, \DateTimeImmutable $lastActivity): Arming
+    {
+        $trigger = $published->rule->trigger;
+        $now = $situation->now;
+        if ($trigger instanceof GoneQuiet) {
+            $due = $trigger->for->after($lastActivity, $situation->clocks()->theirs, $situation->clocks()->workingDays);
+
+            return new Arming($published->ruleId, $trigger->while->weigh($situation)->holds() ? $due : null);
+        }
+        $next = $trigger instanceof DateReached ? $trigger->next($situation, $now) : null;
+        if ($next === null) {
+            return new Arming($published->ruleId, null);
+        }
+        [$moment, $anchor] = $next;
+
+        // Past already: it still counts for what is yet to come, and what was to follow long ago stays undone.
+        return new Arming($published->ruleId, match (true) {
+            $moment > $now => $moment,
+            $anchor > $now => $now,
+            default => null,
+        });
+    }
+
+    /**
+     * What has come when the moment waited for is there, as things are now; and what is waited for after.
+     *
+     * @return array{Change\Change|null, Arming}
+     */
+    public static function came(Published $published, Situation $situation, \DateTimeImmutable $dueAt, \DateTimeImmutable $lastActivity): array
+    {
+        $trigger = $published->rule->trigger;
+        $nothing = new Arming($published->ruleId, null);
+        if ($trigger instanceof GoneQuiet) {
+            $arming = self::arm($published, $situation, $lastActivity);
+
+            return $arming->dueAt === null || $arming->dueAt > $situation->now ? [null, $arming] : [new Change\WentQuiet($published->ruleId, $lastActivity), $nothing];
+        }
+        $next = $trigger instanceof DateReached ? $trigger->next($situation, $dueAt->modify('-1 second')) : null;
+        if (! $trigger instanceof DateReached || $next === null) {
+            return [null, $nothing];
+        }
+        [$moment, $anchor] = $next;
+        if ($moment > $situation->now) {
+            return [null, new Arming($published->ruleId, $moment)];
+        }
+
+        return [
+            new Change\DateCame($published->ruleId, $moment, $anchor, $moment < $dueAt),
+            $trigger->eachYear ? new Arming($published->ruleId, $trigger->next($situation, $dueAt)[0] ?? null) : $nothing,
+        ];
     }
 
     /** Moves a run as far as it goes at this moment. */
     public static function advance(Rule $rule, RunState $state, Situation $situation): Outcome
     {
-        $situation = $situation->since($state->beganAt);
-        $effects = [];
-        $trace = [];
-
-        while (! $state->isOver()) {
-            $stop = self::stopEarly($rule, $situation);
-            if ($stop !== null) {
-                if ($state->awaits !== null) {
-                    $effects[] = new DropText($state->awaits, $stop);
-                }
-
-                return new Outcome($state->over($situation->optedOut ? 'opted_out' : 'replied'), $effects, null, [...$trace, $stop]);
-            }
-
-            $step = $rule->step((string) $state->step);
-            if ($step instanceof Text) {
-                $fate = $state->awaits === null ? null : $situation->fates[$state->awaits] ?? TextFate::Waiting;
-                if ($fate === null) {
-                    $name = $step->id.'/'.$state->round;
-                    $state = $state->awaiting($name);
-                    $effects[] = new SendText($name, $step);
-                }
-                if ($fate === null || $fate === TextFate::Waiting) {
-                    return new Outcome($state, $effects, null, $trace);
-                }
-            } elseif ($step instanceof Wait || $step instanceof WaitUntil) {
-                $until = $step instanceof Wait
-                    ? $step->span->after($state->arrivedAt, Zone::get($situation->zone))
-                    : $step->after($state->arrivedAt, Zone::get($step->theirs ? $situation->zone : $situation->businessZone));
-                if ($until > $situation->now) {
-                    return new Outcome($state, $effects, $until, $trace);
-                }
-            } elseif ($step instanceof GoOnlyIf) {
-                $weighed = $step->condition->weigh($situation);
-                if (! $weighed->holds()) {
-                    $trace[] = $weighed->reason;
-
-                    return new Outcome($state->over('not_going_on'), $effects, null, $trace);
-                }
-            } elseif ($step instanceof End) {
-                return new Outcome($state->over($step->outcome), $effects, null, [...$trace, new Reason('run.ended', ['outcome' => $step->outcome])]);
-            }
-
-            $next = $step === null ? null : $rule->after($step->id());
-            $state = $next === null ? $state->over('finished') : $state->at($next->id(), $situation->now);
-            if ($next === null) {
-                $trace[] = new Reason($step === null ? 'run.step_gone' : 'run.finished');
-            }
-        }
-
-        return new Outcome($state, $effects, null, $trace);
+        return (new Advance($rule, $state, $situation))->outcome();
     }
 
-    private static function startOne(Published $published, Situation $situation, ?string $personId, string $recordId, string $changeId): Start
+    /** Whether a change alters what a rule waits for. A moment that is past counts as new only where its date is. */
+    private static function isWaitedFor(Trigger $trigger, Change\Change $change, Situation $situation): bool
+    {
+        $added = $change instanceof Change\RecordAdded || $change instanceof Change\PersonAdded;
+        $changed = $change instanceof Change\RecordChanged || $change instanceof Change\PersonChanged ? $change->to : null;
+        if (! $added && $changed === null) {
+            return false;
+        }
+        if (! $trigger instanceof DateReached) {
+            return $trigger instanceof GoneQuiet;
+        }
+        $next = $trigger->next($situation, $situation->now);
+
+        return $added || array_key_exists($trigger->field, $changed ?? []) || ($next !== null && $next[0] > $situation->now);
+    }
+
+    private static function startOne(Published $published, Change\Change $change, Situation $situation, Subject $subject, string $changeId, Cause $cause): Start
     {
         $rule = $published->rule;
+        $id = $published->ruleId;
+        $who = ['who' => $situation->who];
+        if (! $rule->mayStartAt($situation->now, $situation->businessZone)) {
+            return new Start($id, null, new Reason('start.not_its_days', ['first' => $rule->firstDay ?? '', 'last' => $rule->lastDay ?? '']));
+        }
+        $situation = $situation->but(['ruleId' => $id]);
         $weighed = $rule->conditions->weigh($situation);
         if (! $weighed->holds()) {
-            return new Start($published->ruleId, null, $weighed->reason);
+            return new Start($id, null, $weighed->reason);
         }
-        if ($personId === null) {
-            return new Start($published->ruleId, null, new Reason('start.nobody'));
+        if ($subject->personId === null) {
+            return new Start($id, null, new Reason('start.nobody'));
         }
         if ($situation->optedOut) {
-            return new Start($published->ruleId, null, new Reason('start.opted_out', ['who' => $situation->who]));
+            return new Start($id, null, new Reason('start.opted_out', $who));
+        }
+        $missing = $change instanceof Change\Asked ? Needs::missing($rule, $situation, $subject->recordId !== null) : [];
+        if ($missing !== []) {
+            return new Start($id, null, $missing[0]);
+        }
+        $cut = $cause->cuts($id, $subject);
+        if ($cut !== null) {
+            return new Start($id, null, $cut);
         }
 
         $days = $rule->again->days;
         if ($rule->again->policy === AgainPolicy::NotWithin && $days !== null && $published->lastBeganAt !== null
             && $published->lastBeganAt->getTimestamp() + $days * 86400 > $situation->now->getTimestamp()) {
-            return new Start($published->ruleId, null, new Reason('start.again_too_soon', [
-                'who' => $situation->who, 'days' => $days, 'last' => Reason::moment($published->lastBeganAt, $situation->businessZone),
-            ]));
+            return new Start($id, null, new Reason('start.again_too_soon', $who + ['days' => $days, 'last' => Reason::moment($published->lastBeganAt, $situation->businessZone)]));
         }
 
-        return new Start($published->ruleId, $rule->again->occasion($personId, $recordId, $changeId), new Reason('start.began'));
+        return new Start($id, $rule->again->occasion($subject, self::occasion($change, $subject, $changeId), self::time($change, $subject, $changeId)), new Reason('start.began'), self::begin($rule, $change, $situation->now));
     }
 
-    private static function stopEarly(Rule $rule, Situation $situation): ?Reason
+    private static function begin(Rule $rule, Change\Change $change, \DateTimeImmutable $now): RunState
+    {
+        $state = RunState::begin($rule->firstStep(), $now);
+
+        return match (true) {
+            $change instanceof Change\DateCame => $state->but([
+                'arrivedAt' => $change->late ? $now : $change->at, 'anchor' => $change->anchor, 'hangsOn' => $change->anchor, 'late' => $change->late,
+            ]),
+            $change instanceof Change\TextReceived => $state->but(['said' => ['said' => $change->text, 'remark' => $change->remark]]),
+            default => $state,
+        };
+    }
+
+    /** What tells one change from another. What came by the clock came once, however often it is looked for. */
+    private static function time(Change\Change $change, Subject $subject, string $changeId): string
     {
         return match (true) {
-            $situation->optedOut => new Reason('stop.opted_out', ['who' => $situation->who]),
-            $rule->stopOnReply && $situation->hasReplied() => new Reason('stop.replied', ['who' => $situation->who]),
-            default => null,
+            $change instanceof Change\DateCame, $change instanceof Change\WentQuiet, $change instanceof Change\CalendarCame => self::occasion($change, $subject, $changeId),
+            default => "change:$changeId",
+        };
+    }
+
+    /** What tells one coming about of a trigger from another. */
+    private static function occasion(Change\Change $change, Subject $subject, string $changeId): string
+    {
+        $about = $subject->name();
+
+        return match (true) {
+            $change instanceof Change\DateCame => "date:$about:".$change->anchor->getTimestamp(),
+            $change instanceof Change\WentQuiet => "quiet:$about:".$change->since->getTimestamp(),
+            $change instanceof Change\CalendarCame => "calendar:$about:".$change->at->getTimestamp(),
+            ($change instanceof Change\RecordAdded || $change instanceof Change\RecordChanged) && $subject->startsAt !== null => "at:$about:".$subject->startsAt->getTimestamp(),
+            default => "change:$changeId",
         };
     }
 }

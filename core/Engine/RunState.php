@@ -8,64 +8,104 @@ namespace Linnet\Core\Engine;
 final readonly class RunState
 {
     /**
-     * @param  string|null  $step  the step it stands at; null once ended
+     * @param  string|null  $step  the step it stands at; null once its steps are done
      * @param  int  $round  how often it has come past here, from 1
-     * @param  \DateTimeImmutable  $arrivedAt  when it came to the step
-     * @param  string|null  $awaits  name of the text it waits for
+     * @param  \DateTimeImmutable  $arrivedAt  when it came to the step, or should have by the clock
+     * @param  string|null  $awaits  name of the text or look-up it waits for
      * @param  string|null  $outcome  how it ended
+     * @param  array<string, int>  $times  how often each repeat went back
+     * @param  \DateTimeImmutable|null  $askedAt  when its open question left
+     * @param  bool  $clarified  the open question has been put once more
+     * @param  int  $heard  the newest reply to a question that was dealt with
+     * @param  \DateTimeImmutable|null  $repliesFrom  texts up to here were answers or awaited, and no reason to stop
+     * @param  \DateTimeImmutable|null  $anchor  the date its texts hang on now
+     * @param  \DateTimeImmutable|null  $hangsOn  the date that started it; it ends when that date moves
+     * @param  bool  $late  the moment of its next text was past already when it was worked out
+     * @param  bool  $watching  its steps are done, and it waits for its goal
+     * @param  array<string, string>  $said  what texts may merge: answer, remark, said
      */
-    private function __construct(
+    public function __construct(
         public ?string $step,
         public int $round,
         public \DateTimeImmutable $beganAt,
         public \DateTimeImmutable $arrivedAt,
-        public ?string $awaits,
-        public ?string $outcome,
+        public ?string $awaits = null,
+        public ?string $outcome = null,
+        public array $times = [],
+        public ?\DateTimeImmutable $askedAt = null,
+        public bool $clarified = false,
+        public int $heard = 0,
+        public ?\DateTimeImmutable $repliesFrom = null,
+        public ?\DateTimeImmutable $anchor = null,
+        public ?\DateTimeImmutable $hangsOn = null,
+        public bool $late = false,
+        public bool $watching = false,
+        public array $said = [],
     ) {
     }
 
     public static function begin(string $firstStep, \DateTimeImmutable $now): self
     {
-        return new self($firstStep, 1, $now, $now, null, null);
+        return new self($firstStep, 1, $now, $now);
     }
 
     public function isOver(): bool
     {
-        return $this->step === null;
+        return $this->step === null && ! $this->watching;
     }
 
-    public function at(string $step, \DateTimeImmutable $now): self
+    public function at(string $step, \DateTimeImmutable $when): self
     {
-        return new self($step, $this->round, $this->beganAt, $now, null, null);
+        return $this->but(['step' => $step, 'arrivedAt' => $when, 'awaits' => null, 'askedAt' => null, 'clarified' => false]);
     }
 
-    public function awaiting(string $text): self
+    public function awaiting(string $name): self
     {
-        return new self($this->step, $this->round, $this->beganAt, $this->arrivedAt, $text, null);
+        return $this->but(['awaits' => $name]);
     }
 
     public function over(string $outcome): self
     {
-        return new self(null, $this->round, $this->beganAt, $this->arrivedAt, null, $outcome);
+        return $this->but(['step' => null, 'awaits' => null, 'askedAt' => null, 'watching' => false, 'outcome' => $outcome]);
     }
 
-    /** @return array{step: string|null, round: int, began_at: string, arrived_at: string, awaits: string|null, outcome: string|null} */
+    /** Its steps are done; the goal may still be met. */
+    public function watch(string $outcome): self
+    {
+        return $this->but(['step' => null, 'awaits' => null, 'askedAt' => null, 'watching' => true, 'outcome' => $outcome]);
+    }
+
+    /** @param  array<string, mixed>  $changed */
+    public function but(array $changed): self
+    {
+        /** @phpstan-ignore argument.type */
+        return new self(...[...get_object_vars($this), ...$changed]);
+    }
+
+    /** @return array<string, mixed> what is not as at the beginning */
     public function toArray(): array
     {
-        return [
-            'step' => $this->step,
-            'round' => $this->round,
-            'began_at' => $this->beganAt->format(DATE_ATOM),
-            'arrived_at' => $this->arrivedAt->format(DATE_ATOM),
-            'awaits' => $this->awaits,
-            'outcome' => $this->outcome,
-        ];
+        /** @var array<string, mixed> $stored */
+        $stored = [];
+        foreach (get_object_vars($this) as $key => $value) {
+            if ($value !== null && $value !== [] && $value !== false && $value !== 0) {
+                $stored[(string) $key] = $value instanceof \DateTimeImmutable ? $value->format(DATE_ATOM) : $value;
+            }
+        }
+
+        return $stored;
     }
 
-    /** @param  array{step: string|null, round: int, began_at: string, arrived_at: string, awaits: string|null, outcome: string|null}  $stored */
+    /** @param  array<string, mixed>  $stored */
     public static function fromArray(array $stored): self
     {
-        return new self($stored['step'], $stored['round'], new \DateTimeImmutable($stored['began_at']),
-            new \DateTimeImmutable($stored['arrived_at']), $stored['awaits'], $stored['outcome']);
+        foreach (['beganAt', 'arrivedAt', 'askedAt', 'repliesFrom', 'anchor', 'hangsOn'] as $key) {
+            if (isset($stored[$key]) && is_string($stored[$key])) {
+                $stored[$key] = new \DateTimeImmutable($stored[$key]);
+            }
+        }
+
+        /** @phpstan-ignore argument.type */
+        return new self(...[...['step' => null], ...$stored]);
     }
 }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Linnet\Core\Engine;
 
 use Linnet\Core\Record\Facts;
+use Linnet\Core\Time\Clocks;
 use Linnet\Core\Time\WeeklyHours;
+use Linnet\Core\Time\WorkingDays;
 use Linnet\Core\Time\Zone;
 
 /** Everything a decision may look at, as it is at one moment. */
@@ -17,9 +19,12 @@ final readonly class Situation
      * @param  string  $businessZone  the business's
      * @param  WeeklyHours  $opening  when the business is open, by its own zone
      * @param  \DateTimeImmutable|null  $lastReplyAt  when the person last texted
-     * @param  array<string, TextFate>  $fates  what became of the run's texts, by name
+     * @param  array<string, Fate>  $fates  what became of the run's texts, by name
      * @param  array<string, string>  $labels  what a field is called on screen, by path
      * @param  array<string, string>  $says  how a value is said, by path, where not as it is kept
+     * @param  array<string, list<Facts>>  $related  the person's records as facts, by type, the newest first
+     * @param  array<string, \DateTimeImmutable>  $lastTexts  when the person last had a rule's text, by the rule's id
+     * @param  list<Reply>  $replies  the texts that were put to the run's open question, the oldest first
      */
     public function __construct(
         public \DateTimeImmutable $now,
@@ -34,6 +39,13 @@ final readonly class Situation
         public array $fates = [],
         public array $labels = [],
         public array $says = [],
+        public Standing $standing = new Standing,
+        public array $related = [],
+        public array $lastTexts = [],
+        public string $ruleId = '',
+        public array $replies = [],
+        public WorkingDays $workingDays = new WorkingDays,
+        public bool $leapToMarch = false,
     ) {
     }
 
@@ -52,23 +64,54 @@ final readonly class Situation
         return $this->labels[$path] ?? str_replace(['_', '.'], ' ', $path);
     }
 
-    /** @param  array<string, TextFate>  $fates */
+    public function clocks(): Clocks
+    {
+        return new Clocks(Zone::get($this->zone), Zone::get($this->businessZone), $this->workingDays, $this->leapToMarch);
+    }
+
+    /** The newest moment at which the person had an automatic text, of one rule or of any. */
+    public function lastTextAt(?string $ruleId): ?\DateTimeImmutable
+    {
+        if ($ruleId !== null) {
+            return $this->lastTexts[$ruleId] ?? null;
+        }
+
+        return $this->lastTexts === [] ? null : max($this->lastTexts);
+    }
+
+    /** @param  array<string, Fate>  $fates */
     public function later(\DateTimeImmutable $now, array $fates = []): self
     {
-        return new self($now, $this->facts, $this->who, $this->zone, $this->businessZone, $this->opening, $this->optedOut,
-            $this->lastReplyAt, $this->runBeganAt, [...$this->fates, ...$fates], $this->labels, $this->says);
+        return $this->but(['now' => $now, 'fates' => [...$this->fates, ...$fates]]);
     }
 
     public function since(\DateTimeImmutable $began): self
     {
-        return new self($this->now, $this->facts, $this->who, $this->zone, $this->businessZone, $this->opening, $this->optedOut,
-            $this->lastReplyAt, $began, $this->fates, $this->labels, $this->says);
+        return $this->but(['runBeganAt' => $began]);
+    }
+
+    /** The same, with one thing at the top of its facts known otherwise. */
+    public function knowing(string $name, mixed $value): self
+    {
+        return $this->but(['facts' => $this->facts->with($name, $value)]);
+    }
+
+    /** As seen about another record: its facts in the place of those of its type. */
+    public function about(string $type, Facts $record): self
+    {
+        return $this->but(['facts' => $this->facts->with($type, $record->tree())]);
     }
 
     /** The same, had the person not written: how a rehearsal begins. */
     public function unanswered(): self
     {
-        return new self($this->now, $this->facts, $this->who, $this->zone, $this->businessZone, $this->opening, $this->optedOut,
-            null, $this->runBeganAt, $this->fates, $this->labels, $this->says);
+        return $this->but(['lastReplyAt' => null, 'replies' => []]);
+    }
+
+    /** @param  array<string, mixed>  $changed */
+    public function but(array $changed): self
+    {
+        /** @phpstan-ignore argument.type */
+        return new self(...[...get_object_vars($this), ...$changed]);
     }
 }

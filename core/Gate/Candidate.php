@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Linnet\Core\Gate;
 
 use Linnet\Core\Record\Receiver;
+use Linnet\Core\Rule\Condition\Weighed;
 use Linnet\Core\Rule\Step\TextKind;
+use Linnet\Core\Time\WeeklyHours;
 
 /** A text that would leave now, with what the gate asks about. */
 final readonly class Candidate
@@ -13,6 +15,20 @@ final readonly class Candidate
     /**
      * @param  Power  $rule  of the rule that wants it; on for texts no rule wants
      * @param  \DateTimeImmutable|null  $sameSentAt  when these words last went to this number
+     * @param  bool  $released  nobody has to let it go first
+     * @param  Weighed|null  $standing  the rule's standing condition as it is now; null where it has none
+     * @param  \DateTimeImmutable|null  $wantedAt  when it should have left
+     * @param  \DateTimeImmutable|null  $anchor  the date it hangs on
+     * @param  \DateTimeImmutable|null  $pausedUntil  until when the rule was last paused
+     * @param  list<\DateTimeImmutable>  $recent  when this person had their last automatic texts, the newest first
+     * @param  int  $price  millionths
+     * @param  int  $spent  what automatic texts have cost this month, in millionths
+     * @param  Pace  $pace  of its line
+     * @param  array<int, int>  $departed  when the k-th last text left the line or will, in seconds since 1970, by k
+     * @param  \DateTimeImmutable|null  $slot  the place in the line's order it was given before
+     * @param  list<string>  $lineCountries  those the line sends to; empty for all
+     * @param  WeeklyHours|null  $lineHours  when the line sends, by the clock of the business; null for always
+     * @param  int  $turn  counts the line's departures: the seed of a spread
      */
     public function __construct(
         public Origin $origin,
@@ -24,6 +40,22 @@ final readonly class Candidate
         public string $lineName,
         public Power $business = Power::On,
         public ?\DateTimeImmutable $sameSentAt = null,
+        public bool $released = true,
+        public ?Weighed $standing = null,
+        public ?\DateTimeImmutable $wantedAt = null,
+        public ?\DateTimeImmutable $anchor = null,
+        public ?\DateTimeImmutable $pausedUntil = null,
+        public array $recent = [],
+        public int $price = 0,
+        public int $spent = 0,
+        public string $businessZone = 'UTC',
+        public Pace $pace = new Pace,
+        public array $departed = [],
+        public ?\DateTimeImmutable $slot = null,
+        public int $turn = 0,
+        public Health $health = new Health,
+        public array $lineCountries = [],
+        public ?WeeklyHours $lineHours = null,
     ) {
     }
 }

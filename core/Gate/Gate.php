@@ -4,11 +4,17 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Gate;
 
+use Linnet\Core\Gate\Check\Budget;
+use Linnet\Core\Gate\Check\Capped;
 use Linnet\Core\Gate\Check\Check;
 use Linnet\Core\Gate\Check\Consent;
 use Linnet\Core\Gate\Check\DecentHours;
 use Linnet\Core\Gate\Check\Duplicate;
+use Linnet\Core\Gate\Check\LineHealth;
+use Linnet\Core\Gate\Check\Pacing;
 use Linnet\Core\Gate\Check\Reachable;
+use Linnet\Core\Gate\Check\Stale;
+use Linnet\Core\Gate\Check\StandingCondition;
 use Linnet\Core\Gate\Check\SwitchedOn;
 
 /** The checks every text passes at the moment of sending, in order; the first that does not pass it decides. */
@@ -30,8 +36,14 @@ final class Gate
     /** @return non-empty-list<Check> */
     private static function checks(Origin $origin): array
     {
-        $always = [new SwitchedOn, new Reachable, new Consent];
-
-        return $origin === Origin::Rule ? [...$always, new Duplicate, new DecentHours] : $always;
+        return match ($origin) {
+            Origin::Rule => [
+                new SwitchedOn, new Reachable, new Consent, new StandingCondition, new Stale, new Duplicate, new Capped, new DecentHours, new Budget, new Pacing, new LineHealth,
+            ],
+            // A person answers for what they type; the line's own limits hold for everybody.
+            Origin::Staff, Origin::Notice => [new SwitchedOn, new Reachable, new Consent, new Pacing, new LineHealth],
+            // The answer a word gets is owed at once.
+            Origin::Words => [new SwitchedOn, new Reachable, new Consent],
+        };
     }
 }

@@ -12,4 +12,6 @@ enum Origin: string
     case Staff = 'staff';
     /** The one answer that an opt-out, opt-in or help word gets. */
     case Words = 'words';
+    /** A rule's text to somebody of the business. */
+    case Notice = 'notice';
 }

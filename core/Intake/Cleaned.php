@@ -4,26 +4,26 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Intake;
 
-use Linnet\Core\Number\PhoneNumber;
 use Linnet\Core\Reason;
 
-/** What a delivery says, in Linnet's own terms. */
+/** What came, in Linnet's own terms. */
 final readonly class Cleaned
 {
     /**
+     * @param  string  $type  the record type's key; "person" where only a person is spoken of
      * @param  string|null  $externalId  the sender's own name for the record
-     * @param  PhoneNumber|null  $number  of the person it belongs to; null where it says none
-     * @param  array<string, string>  $person  the person's fields, by key
-     * @param  array<string, scalar|null>  $fields  the record's, by key; dates as ISO 8601 in UTC
+     * @param  float|null  $version  grows with each newer state: milliseconds since 1970, or the sender's own count
+     * @param  array<string, scalar|null>  $fields  the record's, by key, each as its field keeps it; references still in words
      * @param  Reason|null  $note  what a reader should know although it was taken
      */
     public function __construct(
         public string $type,
         public ?string $externalId,
-        public ?PhoneNumber $number,
-        public array $person,
+        public PersonSaid $person,
         public array $fields,
-        public ?Reason $note,
+        public KnownPeople $knownPeople = KnownPeople::Fill,
+        public ?float $version = null,
+        public ?Reason $note = null,
     ) {
     }
 }

@@ -35,7 +35,7 @@ final class Numbers
         }
 
         if (preg_match('/\p{Nd}/u', $text) !== 1) {
-            throw NotANumber::because('withheld', $written, $country);
+            throw NotANumber::because(preg_match('/^(withheld|anonymous|private|restricted|unknown|unavailable|blocked|hidden|none|no number|n\/?a|[^\p{L}]*)$/iu', $text) === 1 ? 'withheld' : 'unreadable', $written, $country);
         }
 
         if (preg_match('/\d{6,}[^;,\/|]*[;,\/|]\D*\d{6,}/', str_replace([' ', '-', '.'], '', $text)) === 1) {

@@ -37,6 +37,11 @@ final readonly class Facts
     {
         $value = $this->tree;
         foreach (explode('.', $path) as $key) {
+            if ($value instanceof Staff) {
+                $value = $value->part($key);
+
+                continue;
+            }
             if (! is_array($value) || ! array_key_exists($key, $value)) {
                 return null;
             }
@@ -44,6 +49,18 @@ final readonly class Facts
         }
 
         return is_array($value) && ! array_is_list($value) ? null : $value;
+    }
+
+    /** @return array<array-key, mixed> */
+    public function tree(): array
+    {
+        return $this->tree;
+    }
+
+    /** The same, with one thing at the top known otherwise. */
+    public function with(string $name, mixed $value): self
+    {
+        return new self([$name => $value] + $this->tree);
     }
 
     private static function typed(mixed $value): mixed

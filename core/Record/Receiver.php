@@ -16,6 +16,9 @@ final readonly class Receiver
      * @param  bool|null  $alive  null where nobody has asked
      * @param  string  $zone  the IANA zone taken for their time of day
      * @param  non-empty-list<string>  $zones  every zone they may be in
+     * @param  bool  $optedOut  they said stop; of a member of staff: they do not want to be texted
+     * @param  bool  $mayHaveOptedOut  they wrote what reads like it, and nobody has decided yet
+     * @param  int|null  $staffId  where it is a member of staff
      */
     public function __construct(
         public string $who,
@@ -28,6 +31,9 @@ final readonly class Receiver
         public string $locale,
         public bool $optedOut = false,
         public bool $optedIn = false,
+        public bool $mayHaveOptedOut = false,
+        public ?int $personId = null,
+        public ?int $staffId = null,
     ) {
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal;
 
-use Linnet\Core\Engine\TextFate;
+use Linnet\Core\Engine\OutText;
+use Linnet\Core\Engine\TextState;
 use Linnet\Core\Gate\Judgement;
-use Linnet\Core\Gate\Say;
 use Linnet\Core\Reason;
 use Linnet\Core\Text\Composed;
 
@@ -18,26 +18,25 @@ final readonly class RehearsedText
      * @param  Composed|null  $composed  null where a value is missing
      * @param  list<Judgement>  $judgements  the gate's word at the wanted moment, and again after every hold
      * @param  Reason|null  $setAside  what is missing
+     * @param  string|null  $line  key of the line it leaves from
      */
-    public function __construct(
+    private function __construct(
         public string $step,
         public \DateTimeImmutable $wantedAt,
         public ?\DateTimeImmutable $leavesAt,
         public ?Composed $composed,
         public array $judgements,
         public ?Reason $setAside = null,
+        public ?string $line = null,
     ) {
     }
 
-    public function fate(): TextFate
+    public static function of(OutText $text): self
     {
-        $last = $this->judgements[count($this->judgements) - 1] ?? null;
-
-        return match (true) {
-            $this->leavesAt !== null => TextFate::Left,
-            $this->setAside !== null, $last?->verdict()->say === Say::Hold => TextFate::Waiting,
-            default => TextFate::Dropped,
-        };
+        return new self(
+            explode('/', $text->name)[0], $text->wantedAt, $text->state === TextState::Left ? $text->settledAt : null,
+            $text->state === TextState::SetAside ? null : $text->composed, $text->judgements, $text->state === TextState::SetAside ? $text->reason : null, $text->line,
+        );
     }
 
     /** Why it leaves later than wanted, or not at all; null where it leaves at once. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Linnet\Core\Rule;
 
 use Linnet\Core\Document\Doc;
+use Linnet\Core\Engine\Subject;
 
 /** Whether a rule may start again, and what keeps two runs apart. */
 final readonly class Again
@@ -25,14 +26,16 @@ final readonly class Again
     /**
      * What a run is unique by, among the runs of its rule.
      *
-     * @param  string|null  $personId  null where nobody is known
+     * @param  string  $occasion  of the change that starts it, e.g. the record and its date
+     * @param  string  $time  the change itself, whatever it is about
      */
-    public function occasion(?string $personId, string $recordId, string $changeId): string
+    public function occasion(Subject $subject, string $occasion, string $time): string
     {
         return match ($this->policy) {
-            AgainPolicy::OncePerPerson => 'person:'.($personId ?? "of record:$recordId"),
-            AgainPolicy::OncePerRecord => "record:$recordId",
-            AgainPolicy::OncePerOccasion, AgainPolicy::NotWithin => "change:$changeId",
+            AgainPolicy::OncePerPerson => "person:$subject->personId",
+            AgainPolicy::OncePerRecord => $subject->recordId === null ? "person:$subject->personId" : "record:$subject->recordId",
+            AgainPolicy::OncePerOccasion => $occasion,
+            AgainPolicy::EveryTime, AgainPolicy::NotWithin => $time,
         };
     }
 

@@ -5,17 +5,14 @@ declare(strict_types=1);
 namespace Linnet\Core\Rule;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Document\Problem;
 use Linnet\Core\Document\Unreadable;
-use Linnet\Core\Reason;
 use Linnet\Core\Rule\Condition\Condition;
 use Linnet\Core\Rule\Condition\Conditions;
-use Linnet\Core\Rule\Condition\Group;
-use Linnet\Core\Rule\Condition\Joined;
 use Linnet\Core\Rule\Step\Step;
 use Linnet\Core\Rule\Step\Steps;
 use Linnet\Core\Rule\Trigger\Trigger;
 use Linnet\Core\Rule\Trigger\Triggers;
+use Linnet\Core\Time\Zone;
 
 /** A rule as its document says it, version 1 (docs/formats/rule-1.schema.json). */
 final readonly class Rule
@@ -23,17 +20,25 @@ final readonly class Rule
     public const VERSION = 1;
 
     /**
-     * @param  non-empty-list<Step>  $steps
-     * @param  bool  $stopOnReply  the run ends as soon as its person texts; an opt-out always ends it
+     * @param  string|null  $key  what other rules call it
+     * @param  string|null  $firstDay  YYYY-MM-DD by the business's clock; it starts nothing before
+     * @param  string|null  $lastDay  it starts nothing after
+     * @param  non-empty-list<Step>  $steps  the outermost
      */
     private function __construct(
         public string $name,
+        public ?string $key,
         public ?string $folder,
+        public ?string $firstDay,
+        public ?string $lastDay,
         public Trigger $trigger,
         public Condition $conditions,
         public Again $again,
-        public bool $stopOnReply,
+        public StopEarly $stopEarly,
+        public ?Goal $goal,
+        public Release $release,
         public array $steps,
+        public Flow $flow,
     ) {
     }
 
@@ -46,87 +51,75 @@ final readonly class Rule
     /** @throws Unreadable with everything that is wrong */
     public static function read(Doc $doc): self
     {
-        $doc->allow('linnet_rule', 'name', 'folder', 'trigger', 'conditions', 'again', 'stop_early', 'steps');
-        /** @var array{linnet_rule: int, name: string, folder: string|null, trigger: Trigger, conditions: Condition, again: Again, stop_early: bool, steps: non-empty-list<Step>} $read */
+        $days = fn (string $which): ?string => $doc->has('days') && $doc->object('days')->has($which) ? $doc->object('days')->day($which) : null;
+        /** @var array{int, null, string, string|null, string|null, string|null, string|null, Trigger, Condition, Again, StopEarly, Goal|null, Release, non-empty-list<Step>} $read */
         $read = $doc->gather([
-            'linnet_rule' => fn (): int => $doc->integer('linnet_rule', self::VERSION, self::VERSION),
-            'name' => fn (): string => $doc->text('name', 120),
-            'folder' => fn (): ?string => $doc->optionalText('folder', 60),
-            'trigger' => fn (): Trigger => Triggers::read($doc->object('trigger')),
-            'conditions' => fn (): Condition => $doc->has('conditions') ? Conditions::read($doc->object('conditions')) : new Group(Joined::All, []),
-            'again' => fn (): Again => Again::read($doc->object('again')),
-            'stop_early' => fn (): bool => self::stopEarly($doc->object('stop_early')),
-            'steps' => fn (): array => self::distinct($doc->each('steps', Steps::read(...), 1, 200), "$doc->path.steps"),
+            fn (): int => $doc->integer('linnet_rule', self::VERSION, self::VERSION),
+            function () use ($doc): null {
+                $doc->allow('linnet_rule', 'name', 'key', 'folder', 'days', 'trigger', 'conditions', 'again', 'stop_early', 'goal', 'release', 'steps');
+                if ($doc->has('days')) {
+                    $doc->object('days')->allow('first', 'last');
+                }
+
+                return null;
+            },
+            fn (): string => $doc->text('name', 120),
+            fn (): ?string => $doc->has('key') ? $doc->name('key') : null,
+            fn (): ?string => $doc->optionalText('folder', 60),
+            fn (): ?string => $days('first'),
+            fn (): ?string => $days('last'),
+            fn (): Trigger => Triggers::read($doc->object('trigger')),
+            fn (): Condition => Conditions::optional($doc, 'conditions'),
+            fn (): Again => Again::read($doc->object('again')),
+            fn (): StopEarly => StopEarly::read($doc->object('stop_early')),
+            fn (): ?Goal => $doc->has('goal') ? Goal::read($doc->object('goal')) : null,
+            fn (): Release => $doc->has('release') ? Release::read($doc->object('release')) : Release::automatic(),
+            fn (): array => $doc->each('steps', Steps::read(...), 1, 200),
         ]);
-
-        return new self($read['name'], $read['folder'], $read['trigger'], $read['conditions'], $read['again'], $read['stop_early'], $read['steps']);
-    }
-
-    /** The step after another; null after the last. A step that is gone counts as the last. */
-    public function after(string $id): ?Step
-    {
-        foreach ($this->steps as $i => $step) {
-            if ($step->id() === $id) {
-                return $this->steps[$i + 1] ?? null;
-            }
+        [, , $name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps] = $read;
+        if ($first !== null && $last !== null && $last < $first) {
+            throw Unreadable::at("$doc->path.days.last", 'last_before_first', ['first' => $first]);
         }
 
-        return null;
+        return new self($name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, Flow::of($steps, "$doc->path.steps"));
     }
 
-    public function step(string $id): ?Step
+    public function firstStep(): string
     {
-        foreach ($this->steps as $step) {
-            if ($step->id() === $id) {
-                return $step;
-            }
-        }
+        return $this->steps[0]->id();
+    }
 
-        return null;
+    /** Whether a moment lies within the days on which it may start. */
+    public function mayStartAt(\DateTimeImmutable $at, string $businessZone): bool
+    {
+        $day = $at->setTimezone(Zone::get($businessZone))->format('Y-m-d');
+
+        return ($this->firstDay === null || $day >= $this->firstDay) && ($this->lastDay === null || $day <= $this->lastDay);
     }
 
     /** @return array<string, mixed> */
     public function toDocument(): array
     {
+        $days = array_filter(['first' => $this->firstDay, 'last' => $this->lastDay]);
+
         return ['linnet_rule' => self::VERSION, 'name' => $this->name]
+            + ($this->key === null ? [] : ['key' => $this->key])
             + ($this->folder === null ? [] : ['folder' => $this->folder])
+            + ($days === [] ? [] : ['days' => $days])
             + [
                 'trigger' => $this->trigger->toDocument(),
                 'conditions' => $this->conditions->toDocument(),
                 'again' => $this->again->toDocument(),
-                'stop_early' => ['reply' => $this->stopOnReply],
-                'steps' => array_map(fn (Step $step): array => $step->toDocument(), $this->steps),
-            ];
+                'stop_early' => $this->stopEarly->toDocument(),
+            ]
+            + ($this->goal === null ? [] : ['goal' => $this->goal->toDocument()])
+            + ($this->release->kind === ReleaseKind::Automatic ? [] : ['release' => $this->release->toDocument()])
+            + ['steps' => Steps::toDocument($this->steps)];
     }
 
     /** The document as it is written to a file: the same rule gives the same bytes. */
     public function toJson(): string
     {
         return json_encode($this->toDocument(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR)."\n";
-    }
-
-    private static function stopEarly(Doc $doc): bool
-    {
-        $doc->allow('reply');
-
-        return $doc->yesNo('reply');
-    }
-
-    /**
-     * @param  list<Step>  $steps
-     * @return list<Step>
-     */
-    private static function distinct(array $steps, string $path): array
-    {
-        $problems = [];
-        $seen = [];
-        foreach ($steps as $i => $step) {
-            if (isset($seen[$step->id()])) {
-                $problems[] = new Problem("{$path}[$i].id", new Reason('document.step_twice', ['id' => $step->id()]));
-            }
-            $seen[$step->id()] = true;
-        }
-
-        return $problems === [] ? $steps : throw new Unreadable($problems);
     }
 }

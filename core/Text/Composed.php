@@ -14,29 +14,38 @@ use Linnet\Core\Text\Template\TemplateError;
 /** A text as it would leave at one moment: its words, its length, its price. */
 final readonly class Composed
 {
-    /** @param  int  $price millionths of the currency's unit */
-    private function __construct(public string $body, public Length $length, public int $price)
+    /**
+     * @param  int  $price  millionths of the currency's unit
+     * @param  array<string, string>  $links  where its short links lead, by their code
+     */
+    private function __construct(public string $body, public Length $length, public int $price, public array $links = [])
     {
     }
 
     /**
      * @param  bool  $first  the first automatic text on its line to this person
      * @param  string  $seed  decides between alternatives
+     * @param  bool  $oneWay  it leaves from a name, which cannot be answered
      *
      * @throws TemplateError where a value is missing with nothing to say instead
      */
-    public static function of(Template $template, Facts $facts, Receiver $to, Business $business, \DateTimeImmutable $now, bool $first, string $seed): self
+    public static function of(Template $template, Facts $facts, Receiver $to, Business $business, \DateTimeImmutable $now, bool $first, string $seed, bool $oneWay = false, bool $picture = false): self
     {
-        $body = (new Renderer($facts, $now, $to->zone, $to->locale, $business->tariff->currency, $seed))->render($template);
+        $links = $business->links();
+        $body = (new Renderer($facts, $now, $to->zone, $to->locale, $business->tariff->currency, $seed, $links))->render($template);
 
-        return self::plain($first ? Opening::around($body, $business->name, $business->stopLine) : $body, $to, $business);
+        return self::plain($first ? Opening::around($body, $business->name, $business->stopLine($oneWay)) : $body, $to, $business, $picture, $links->made());
     }
 
-    /** A text that is words already, such as one typed by staff. */
-    public static function plain(string $body, Receiver $to, Business $business): self
+    /**
+     * A text that is words already, such as one typed by staff.
+     *
+     * @param  array<string, string>  $links
+     */
+    public static function plain(string $body, Receiver $to, Business $business, bool $picture = false, array $links = []): self
     {
         $length = Length::of($body);
 
-        return new self($body, $length, $business->tariff->price($to->country, $length->parts));
+        return new self($body, $length, $business->tariff->price($to->country, $length->parts, $picture), $links);
     }
 }

@@ -11,7 +11,7 @@ final class Opening
     public static function around(string $body, string $business, string $stopLine): string
     {
         $named = mb_stripos($body, $business, 0, 'UTF-8') !== false;
-        $stops = preg_match('/\bSTOP\b/u', $body) === 1;
+        $stops = $stopLine === '' || preg_match('/\bSTOP\b/u', $body) === 1;
         $space = preg_match('/\s$/u', $body) === 1 ? '' : ' ';
 
         return ($named ? '' : "$business: ").$body.($stops ? '' : $space.$stopLine);

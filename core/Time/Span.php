@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Time;
 
+use Linnet\Core\Document\Doc;
+
 /** A length of time as people say it: 2 minutes, 1 day. */
 final readonly class Span
 {
@@ -17,23 +19,59 @@ final readonly class Span
         return $amount >= 0 && $amount <= $unit->most() ? new self($amount, $unit) : null;
     }
 
-    /** The instant this long after another; days and longer keep the clock on the wall of the zone. */
-    public function after(\DateTimeImmutable $start, \DateTimeZone $zone): \DateTimeImmutable
+    /** Reads "amount" and "unit" of an object. */
+    public static function read(Doc $doc): self
     {
+        $unit = $doc->choice('unit', Unit::class);
+
+        return new self($doc->integer('amount', 0, $unit->most()), $unit);
+    }
+
+    /** Reads a span that stands under a key of its own. */
+    public static function under(Doc $doc, string $key): self
+    {
+        $span = $doc->object($key);
+        $span->allow('amount', 'unit');
+
+        return self::read($span);
+    }
+
+    /** The instant this long after another; days and longer keep the clock on the wall of the zone. */
+    public function after(\DateTimeImmutable $start, \DateTimeZone $zone, ?WorkingDays $calendar = null): \DateTimeImmutable
+    {
+        return $this->shift($start, $zone, 1, $calendar);
+    }
+
+    /** The instant this long before another. */
+    public function before(\DateTimeImmutable $start, \DateTimeZone $zone, ?WorkingDays $calendar = null): \DateTimeImmutable
+    {
+        return $this->shift($start, $zone, -1, $calendar);
+    }
+
+    /** @return array{amount: int, unit: string} */
+    public function toDocument(): array
+    {
+        return ['amount' => $this->amount, 'unit' => $this->unit->value];
+    }
+
+    private function shift(\DateTimeImmutable $start, \DateTimeZone $zone, int $way, ?WorkingDays $calendar): \DateTimeImmutable
+    {
+        $amount = $way * $this->amount;
         if ($this->unit === Unit::Minutes || $this->unit === Unit::Hours) {
-            $seconds = $this->amount * ($this->unit === Unit::Minutes ? 60 : 3600);
+            $seconds = $amount * ($this->unit === Unit::Minutes ? 60 : 3600);
 
             return $start->setTimestamp($start->getTimestamp() + $seconds)->setTimezone(Zone::utc());
         }
 
         $local = $start->setTimezone($zone);
-        [$year, $month, $day] = array_map(intval(...), explode('-', $local->format('Y-n-j')));
+        $day = $this->unit === Unit::WorkingDays ? ($calendar ?? WorkingDays::without())->shift($local->format('Y-m-d'), $amount) : $local->format('Y-m-d');
+        [$year, $month, $day] = array_map(intval(...), explode('-', $day));
         if ($this->unit === Unit::Months) {
-            $months = $year * 12 + $month - 1 + $this->amount;
+            $months = $year * 12 + $month - 1 + $amount;
             [$year, $month] = [intdiv($months, 12), $months % 12 + 1];
             $day = min($day, (int) (new \DateTimeImmutable(sprintf('%04d-%02d-01', $year, $month)))->format('t'));
-        } else {
-            $day += $this->amount * ($this->unit === Unit::Weeks ? 7 : 1);
+        } elseif ($this->unit !== Unit::WorkingDays) {
+            $day += $amount * ($this->unit === Unit::Weeks ? 7 : 1);
         }
 
         [$hour, $minute, $second] = array_map(intval(...), explode(':', $local->format('G:i:s')));

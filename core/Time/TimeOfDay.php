@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Time;
 
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Document\Unreadable;
+
 /** A time on the clock on the wall, to the minute. */
 final readonly class TimeOfDay
 {
@@ -20,6 +23,14 @@ final readonly class TimeOfDay
         }
 
         return new self(isset($part[1]) ? (int) $part[1] * 60 + (int) $part[2] : 1440);
+    }
+
+    /** A time from 00:00 to 23:59 under a key. */
+    public static function read(Doc $doc, string $key): self
+    {
+        $time = self::parse($doc->text($key, 5));
+
+        return $time !== null && $time->minutes < 1440 ? $time : throw Unreadable::at("$doc->path.$key", 'time_expected');
     }
 
     /**

@@ -13,6 +13,8 @@ enum Unit: string
     case Days = 'days';
     case Weeks = 'weeks';
     case Months = 'months';
+    /** Days that are neither weekend nor holiday. */
+    case WorkingDays = 'working_days';
 
     /** The most of it a rule may wait: about ten years. */
     public function most(): int
@@ -23,6 +25,7 @@ enum Unit: string
             self::Days => 3_650,
             self::Weeks => 520,
             self::Months => 120,
+            self::WorkingDays => 1_000,
         };
     }
 }

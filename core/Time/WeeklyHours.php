@@ -64,12 +64,46 @@ final readonly class WeeklyHours
         if (array_filter($this->week) === []) {
             return null;
         }
+        $soon = $this->nextOpenSoon($at, $zone);
+        if ($soon !== null) {
+            return $soon;
+        }
 
         $day = $at->setTimezone($zone)->setTime(12, 0)->modify('-1 day');
         for ($ahead = 0; $ahead <= self::HORIZON; $ahead++, $day = $day->modify('+1 day')) {
             foreach ($this->stretches($day, $zone) as [$from, $to]) {
                 if ($to > $at) {
                     return $from > $at ? $from : $at;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** The same where it comes within a day and no clock is changed around it, by counting seconds; null where that cannot tell. */
+    private function nextOpenSoon(\DateTimeImmutable $at, \DateTimeZone $zone): ?\DateTimeImmutable
+    {
+        $now = $at->getTimestamp();
+        $offset = $zone->getOffset($at);
+        foreach ([-3, 3] as $days) {
+            if ($zone->getOffset($at->setTimestamp($now + $days * 86_400)) !== $offset) {
+                return null;
+            }
+        }
+        $local = $now + $offset;
+        $today = intdiv($local, 86_400);
+        for ($day = $today - 1; $day <= $today + 1; $day++) {
+            if ($this->closed !== [] && in_array(gmdate('Y-m-d', $day * 86_400), $this->closed, true)) {
+                continue;
+            }
+            // 1 January 1970 was a Thursday.
+            foreach ($this->week[self::DAYS[($day + 3) % 7]] as [$from, $to]) {
+                $ends = $day * 86_400 + $to->minutes * 60 + ($to->minutes > $from->minutes ? 0 : 86_400);
+                if ($ends > $local) {
+                    $opens = $day * 86_400 + $from->minutes * 60;
+
+                    return $opens <= $local ? $at : $at->setTimestamp($opens - $offset)->setTimezone(Zone::utc());
                 }
             }
         }
@@ -103,6 +137,9 @@ final readonly class WeeklyHours
      */
     public function nextOpenInAll(\DateTimeImmutable $at, array $zones): ?\DateTimeImmutable
     {
+        if (count($zones) === 1) {
+            return $this->nextOpen($at, Zone::get($zones[0]));
+        }
         $found = $at;
         for ($tries = 0; $tries < 60; $tries++) {
             $before = $found;

@@ -5,19 +5,24 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Intake\Door;
+use App\Intake\Origin;
 use App\Models\Business;
-use App\Models\FieldKind;
 use App\Models\Line;
+use App\Models\Proof;
 use App\Models\RecordType;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleVersion;
 use App\Models\Source;
+use App\Models\SourceKind;
 use App\Models\Staff;
+use App\Records\FieldColumn;
 use Demo\People;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\Power;
+use Linnet\Core\Intake\Cleaned;
+use Linnet\Core\Intake\PersonSaid;
 use Linnet\Core\Number\Numbers;
 use Psr\Clock\ClockInterface;
 
@@ -29,22 +34,27 @@ final class DatabaseSeeder extends Seeder
     /** The phone system's source; a made-up secret for a made-up business. */
     public const PHONE_SECRET = 'osier-quay-phone-secret';
 
+    public const SHOP_SECRET = 'whsec_b3NpZXItcXVheS1zaG9wLXNlY3JldC1tYWRlLXVw';
+
+    public const BOOKINGS_SECRET = 'osier-quay-bookings-secret';
+
     public function run(ClockInterface $clock, Door $door): void
     {
         DB::transaction(function () use ($clock, $door): void {
             $now = $clock->now();
             $this->business();
             $this->staff();
-            $this->calls();
-            foreach (People::all() as $somebody) {
-                $person = $door->person(Numbers::read($somebody['number'], 'GB'), array_intersect_key($somebody, ['first_name' => 1, 'last_name' => 1]), $now);
-                if (isset($somebody['zone'])) {
-                    $person->update(['zone' => $somebody['zone']]);
-                }
+            $this->recordTypes();
+            $this->sources($now);
+            $people = array_map(fn (array $somebody): Cleaned => new Cleaned('person', null, new PersonSaid(
+                number: Numbers::read($somebody['number'], 'GB'), own: array_intersect_key($somebody, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]),
+            ), []), People::named());
+            if ($people !== []) {
+                $door->takeAll($people, Origin::seed('people of the boathouse'));
             }
             foreach (['front-desk-missed-call', 'workshop-missed-call', 'night-missed-call'] as $file) {
                 $document = json_decode((string) file_get_contents(base_path("demo/rules/$file.json")), true, 64, JSON_THROW_ON_ERROR);
-                $rule = Rule::query()->create(['name' => $document['name'], 'power' => Power::On, 'on_since' => $now]);
+                $rule = Rule::query()->create(['name' => $document['name'], 'key' => $document['key'], 'power' => Power::On, 'on_since' => $now]);
                 $version = RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $document, 'at' => $now]);
                 $rule->update(['version_id' => $version->id]);
             }
@@ -86,32 +96,43 @@ final class DatabaseSeeder extends Seeder
         }
     }
 
-    private function calls(): void
+    private function recordTypes(): void
     {
-        $call = RecordType::query()->create(['key' => 'call', 'name' => 'Call', 'plural' => 'Calls']);
-        $call->fields()->createMany([
-            ['key' => 'outcome', 'name' => 'Outcome', 'kind' => FieldKind::Choice, 'options' => ['missed', 'answered'], 'position' => 1],
-            ['key' => 'line', 'name' => 'Line called', 'kind' => FieldKind::Line, 'position' => 2],
-            ['key' => 'started_at', 'name' => 'Started', 'kind' => FieldKind::DateTime, 'position' => 3],
-            ['key' => 'rang_for', 'name' => 'Rang for (milliseconds)', 'kind' => FieldKind::Number, 'position' => 4],
-            ['key' => 'why', 'name' => 'Why unanswered', 'kind' => FieldKind::Text, 'position' => 5],
-        ]);
-        Source::query()->create([
-            'key' => 'phone', 'name' => 'Phone system', 'secret_hash' => hash('sha256', self::PHONE_SECRET),
-            'mapping' => [
-                'type' => 'call',
-                'country' => 'GB',
-                'only_if' => [['at' => 'why_unanswered', 'test' => 'not_null', 'otherwise' => 'somebody answered, and only missed calls are taken.']],
-                'external_id' => ['at' => 'ref'],
-                'number' => ['at' => 'cli'],
-                'fields' => [
-                    'outcome' => ['always' => 'missed'],
-                    'line' => ['at' => 'ddi', 'clean' => 'phone'],
-                    'started_at' => ['at' => 't0', 'clean' => 'unix_milliseconds'],
-                    'rang_for' => ['at' => 'ring.ms', 'clean' => 'number'],
-                    'why' => ['at' => 'why_unanswered'],
-                ],
-            ],
-        ]);
+        /** @var list<array{key: string, name: string, plural: string, person?: string, title?: string, start?: string, end?: string, stage?: string, fields: list<array<string, mixed>>}> $types */
+        $types = json_decode((string) file_get_contents(base_path('demo/record-types.json')), true, 16, JSON_THROW_ON_ERROR);
+        foreach ($types as $written) {
+            $type = RecordType::query()->create([
+                'key' => $written['key'], 'name' => $written['name'], 'plural' => $written['plural'], 'person_field' => $written['person'] ?? null,
+                'title_field' => $written['title'] ?? null, 'start_field' => $written['start'] ?? null, 'end_field' => $written['end'] ?? null, 'stage_field' => $written['stage'] ?? null,
+            ]);
+            foreach ($written['fields'] as $i => $field) {
+                $made = $type->fields()->create($field + ['position' => $i + 1]);
+                if (! $type->isPeople()) {
+                    FieldColumn::index($made);
+                }
+            }
+        }
+    }
+
+    private function sources(\DateTimeImmutable $now): void
+    {
+        foreach ([
+            ['phone', 'Phone system', Proof::Secret, self::PHONE_SECRET],
+            ['shop', 'Shop: baskets', Proof::Signature, self::SHOP_SECRET],
+            ['shop-orders', 'Shop: orders', Proof::Signature, self::SHOP_SECRET],
+            ['bookings', 'Booking page', Proof::Secret, self::BOOKINGS_SECRET],
+        ] as [$key, $name, $proof, $secret]) {
+            Source::query()->create([
+                'key' => $key, 'name' => $name, 'kind' => SourceKind::Feed, 'power' => Power::On, 'proof' => $proof, 'secret' => $secret,
+                'mapping' => json_decode((string) file_get_contents(base_path("demo/sources/$key.json")), true, 32, JSON_THROW_ON_ERROR),
+            ]);
+        }
+        $standins = config('linnet.demo.standins_url');
+        if (is_string($standins) && $standins !== '') {
+            Source::query()->create([
+                'key' => 'racks', 'name' => 'Rack list', 'kind' => SourceKind::Watched, 'power' => Power::On, 'proof' => Proof::Secret, 'address' => "$standins/racks.csv", 'every_minutes' => 60, 'look_at' => $now,
+                'mapping' => json_decode((string) file_get_contents(base_path('demo/sources/racks.json')), true, 32, JSON_THROW_ON_ERROR),
+            ]);
+        }
     }
 }

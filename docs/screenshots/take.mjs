@@ -2,6 +2,7 @@
 //   DEMO_CLOCK=stop bin/demo --fresh        node docs/screenshots/take.mjs [name …]
 import { chromium } from '@playwright/test';
 import config from '../../playwright.config.js';
+import { dirty } from '../../tests/Browser/dirt.js';
 
 const linnet = process.env.APP_URL ?? 'http://127.0.0.1:8000';
 const standins = process.env.STANDINS_URL ?? 'http://127.0.0.1:8001';
@@ -26,18 +27,16 @@ const shot = async (name, address, before = async () => {}) => {
 };
 const follow = (name) => async () => page.getByRole('link', { name }).first().click();
 
-await shot('log-in', `${linnet}/log-in`);
 await page.goto(`${linnet}/log-in`);
 await page.getByLabel('Email').fill('mira@osierquay.example');
 await page.getByLabel('Password').fill('boathouse');
 await page.getByRole('button', { name: 'Log in' }).click();
 
 await shot('today', `${linnet}/today`);
-await shot('rules', `${linnet}/rules`);
 await shot('rule', `${linnet}/rules/1`);
 await shot('rule-held', `${linnet}/rules/3`, async () => {
-  await page.getByText('Joy Nakamura').first().click();
-  await page.getByLabel('Another record').selectOption({ label: 'Joy Nakamura, call on Mon 2 March 06:50' });
+  await page.locator('.time-line summary').click();
+  await page.getByLabel('Another one').selectOption({ label: 'Joy Nakamura, call on Mon 2 March 06:50' });
   await page.getByRole('button', { name: 'Show' }).click();
 });
 await shot('rule-words', `${linnet}/rules/1`, async () => {
@@ -48,8 +47,23 @@ await shot('rule-words', `${linnet}/rules/1`, async () => {
 await shot('conversations', `${linnet}/conversations?show=waiting`, follow(/Rosa Delgado|Priya Raman/));
 await shot('people', `${linnet}/people`);
 await shot('person', `${linnet}/people?find=petts`, follow('Jon Petts'));
+await shot('results', `${linnet}/rules?find=After`, async () => {
+  await page.getByRole('link', { name: 'After the lesson' }).click();
+  await page.getByRole('link', { name: 'Results' }).click();
+});
+await shot('lines', `${linnet}/lines`);
 await shot('sent', `${linnet}/sent`);
-await shot('source', `${linnet}/sources/1`);
+await shot('source', `${linnet}/sources/phone`);
+await shot('mapping', `${linnet}/sources/shop/mapping`);
+await shot('records', `${linnet}/records/booking`);
+await shot('board', `${linnet}/records/deal/board`);
+await shot('record', `${linnet}/records/booking?find=okoro`, follow('Beginners’ kayak lesson'));
+await shot('file', `${linnet}/imports`, async () => {
+  await page.locator('[name=file]').setInputFiles({ name: 'company days.csv', mimeType: 'text/csv', buffer: dirty });
+  await page.getByLabel('What its rows are').selectOption('Deals');
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await page.locator('#preview').waitFor();
+});
 await shot('safeguards', `${linnet}/safeguards`);
 await shot('stand-ins', standins);
 await shot('handset', `${standins}/handsets/+447700900455`);

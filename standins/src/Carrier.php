@@ -26,35 +26,43 @@ final readonly class Carrier
             return [503, ['problem' => 'busy']];
         }
 
-        return DB::transaction(function () use ($key, $from, $to, $text): array {
-            $known = DB::table('texts')->where('key', $key)->first();
-            if ($known !== null) {
-                DB::table('texts')->where('id', $known->id)->increment('offered');
+        if (($known = $this->again($key)) !== null) {
+            return [202, ['ref' => $known]];
+        }
+        $now = $this->clock->now();
+        $handset = People::of($to)['handset'] ?? 'mobile';
+        $repeat = DB::table('texts')->where('to', $to)->where('from', $from)
+            ->where('at', '>', $now->modify('-'.config()->integer('standins.filter_repeats_within_seconds').' seconds')->format('Y-m-d H:i:s'))->where('text', $text)->exists();
+        $problem = match (true) {
+            preg_match('/^\+\d{7,15}$/', $to) !== 1 => 'not a number',
+            $text === '' => 'nothing to send',
+            $handset === 'landline' => 'a landline takes no texts',
+            $repeat => 'filtered: the same text twice',
+            default => null,
+        };
+        if ($problem !== null) {
+            return [422, ['problem' => $problem]];
+        }
+        $ref = 'C'.Str::upper(Str::random(10));
+        $fate = $handset === 'dead' ? 'failed' : 'arrived';
+        // Others write too: only what must be one is.
+        $taken = DB::transaction(function () use ($ref, $key, $from, $to, $text, $fate, $now): bool {
+            $new = DB::table('texts')->insertOrIgnore(['ref' => $ref, 'key' => $key, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => $fate, 'at' => $now->format('Y-m-d H:i:s')]) === 1;
+            $new && $this->promiseReceipt($ref, $key, $fate, $now);
 
-                return [202, ['ref' => (string) $known->ref]];
-            }
-            $now = $this->clock->now();
-            $handset = array_column(People::all(), 'handset', 'number')[$to] ?? 'mobile';
-            $repeat = DB::table('texts')->where('to', $to)->where('from', $from)->where('text', $text)
-                ->where('at', '>', $now->modify('-'.config()->integer('standins.filter_repeats_within_seconds').' seconds')->format('Y-m-d H:i:s'))->exists();
-            $problem = match (true) {
-                preg_match('/^\+\d{7,15}$/', $to) !== 1 => 'not a number',
-                $text === '' => 'nothing to send',
-                $handset === 'landline' => 'a landline takes no texts',
-                $repeat => 'filtered: the same text twice',
-                default => null,
-            };
-            if ($problem !== null) {
-                return [422, ['problem' => $problem]];
-            }
-
-            $ref = 'C'.Str::upper(Str::random(10));
-            $fate = $handset === 'dead' ? 'failed' : 'arrived';
-            DB::table('texts')->insert(['ref' => $ref, 'key' => $key, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => $fate, 'at' => $now->format('Y-m-d H:i:s')]);
-            $this->promiseReceipt($ref, $key, $fate, $now);
-
-            return [202, ['ref' => $ref]];
+            return $new;
         });
+
+        return [202, ['ref' => $taken ? $ref : (string) $this->again($key)]];
+    }
+
+    /** The ref of a text that was offered before under the same key; that it was offered again is counted. */
+    private function again(string $key): ?string
+    {
+        $ref = DB::table('texts')->where('key', $key)->value('ref');
+        is_string($ref) && DB::table('texts')->where('key', $key)->increment('offered');
+
+        return is_string($ref) ? $ref : null;
     }
 
     /** A handset writes to a line. */
@@ -77,7 +85,7 @@ final readonly class Carrier
         $at = fn (int $seconds): string => $now->modify("+$seconds seconds")->format('Y-m-d\TH:i:s\Z');
         $onItsWay = ['kind' => 'receipt', 'ref' => $ref, 'key' => $key, 'fate' => 'on_its_way', 'at' => $at(1)];
         $final = ['kind' => 'receipt', 'ref' => $ref, 'key' => $key, 'fate' => $fate, 'at' => $at(2)]
-            + ($fate === 'failed' ? ['detail' => 'nobody has this number'] : []);
+            + ($fate === 'failed' ? ['detail' => 'nobody has this number', 'code' => 'no_such_number'] : []);
         foreach (Manner::Duplicate->isOn() ? [0, 1] : [0] as $ignored) {
             $this->say($onItsWay, Manner::OutOfOrder->isOn() ? $delay * 2 : $delay / 2);
             $this->say($final, $delay);

@@ -7,6 +7,8 @@ namespace Standins;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Str;
+use StandardWebhooks\Webhook;
 
 /** Brings what the stand-ins have to say to Linnet, by HTTP, again until it is taken. */
 final readonly class Courier
@@ -17,10 +19,28 @@ final readonly class Courier
     {
     }
 
-    /** @param  float  $delay real seconds */
-    public static function send(string $path, string $secret, string $body, float $delay = 0.0): void
+    /**
+     * @param  float  $delay  real seconds
+     * @param  array<string, string>  $headers
+     */
+    public static function send(string $path, string $secret, string $body, float $delay = 0.0, array $headers = [], bool $signed = false, How $how = How::AsUsual): void
     {
-        DB::table('errands')->insert(['path' => $path, 'secret' => $secret, 'body' => $body, 'due' => microtime(true) + $delay]);
+        $body = $how === How::Broken ? substr($body, 0, (int) (strlen($body) * 0.7)) : $body;
+        $secret = $how === How::WrongSecret ? 'yesterdays-secret' : $secret;
+        $delay += $how === How::Late ? 10.0 : 0.0;
+        $id = 'msg_'.Str::lower(Str::random(20));
+        DB::transaction(function () use ($path, $secret, $body, $delay, $headers, $signed, $how, $id): void {
+            foreach ($how === How::Twice ? [0, 1] : [0] as $ignored) {
+                DB::table('errands')->insert([
+                    'path' => $path, 'secret' => $secret, 'body' => $body, 'due' => microtime(true) + $delay, 'signed' => $signed, 'held' => $how === How::OutOfOrder,
+                    'headers' => json_encode($headers + ($signed ? ['webhook-id' => $id] : []), JSON_THROW_ON_ERROR),
+                ]);
+            }
+            if ($how !== How::OutOfOrder) {
+                // What was kept back goes after this one.
+                DB::table('errands')->where('path', $path)->where('held', true)->update(['held' => false, 'due' => microtime(true) + $delay + 0.3]);
+            }
+        });
     }
 
     /**
@@ -29,14 +49,14 @@ final readonly class Courier
      */
     public function round(bool $hurry = false): int
     {
-        $errands = DB::table('errands')->where('done', false)->when(! $hurry, fn ($query) => $query->where('due', '<=', microtime(true)))
+        $errands = DB::table('errands')->where('done', false)->where('held', false)->when(! $hurry, fn ($query) => $query->where('due', '<=', microtime(true)))
             ->orderBy('due')->orderBy('id')->limit(200)->get();
         foreach ($errands as $errand) {
             // Claimed first: the courier's loop and a page in a hurry must not both bring it.
             $mine = DB::table('errands')->where('id', $errand->id)->where('done', false)->where('tries', $errand->tries)
                 ->update(['tries' => $errand->tries + 1, 'due' => microtime(true) + 15]);
             if ($mine === 1) {
-                $done = $this->run((string) $errand->path, (string) $errand->secret, (string) $errand->body) || $errand->tries + 1 >= self::TRIES;
+                $done = $this->run((array) $errand) || $errand->tries + 1 >= self::TRIES;
                 DB::table('errands')->where('id', $errand->id)->update(['done' => $done, 'due' => microtime(true) + 0.5]);
             }
         }
@@ -44,10 +64,22 @@ final readonly class Courier
         return count($errands);
     }
 
-    private function run(string $path, string $secret, string $body): bool
+    /** @param  array<array-key, mixed>  $errand */
+    private function run(array $errand): bool
     {
+        $headers = (array) json_decode((string) ($errand['headers'] ?? '{}'), true);
+        $body = (string) $errand['body'];
         try {
-            $status = Http::withToken($secret)->timeout(10)->withBody($body)->post($this->linnet.$path)->status();
+            $request = Http::timeout(10)->withBody($body, $headers['content-type'] ?? 'application/json');
+            if ($errand['signed']) {
+                $secret = (string) $errand['secret'];
+                $time = time();
+                $webhook = str_starts_with($secret, 'whsec_') ? new Webhook($secret) : Webhook::fromRaw($secret);
+                $headers += ['webhook-timestamp' => (string) $time, 'webhook-signature' => $webhook->sign($headers['webhook-id'], $time, $body)];
+            } else {
+                $request = $request->withToken((string) $errand['secret']);
+            }
+            $status = $request->withHeaders($headers)->post($this->linnet.$errand['path'])->status();
         } catch (ConnectionException) {
             return false;
         }

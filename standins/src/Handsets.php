@@ -38,13 +38,9 @@ final class Handsets
 
     public function owner(string $number): string
     {
-        foreach (People::all() as $person) {
-            if ($person['number'] === $number) {
-                return self::name($person);
-            }
-        }
+        $person = People::of($number);
 
-        return self::pretty($number);
+        return $person === null ? self::pretty($number) : self::name($person);
     }
 
     /** @return list<array{text: string, own: bool, when: string, line: string, number: string}> oldest first */

@@ -6,7 +6,7 @@ namespace Standins;
 
 use Illuminate\Support\Facades\DB;
 
-/** How the carrier can be told to misbehave. */
+/** How the carrier, and the number lookup beside it, can be told to misbehave. */
 enum Manner: string
 {
     case Slow = 'slow';
@@ -19,7 +19,7 @@ enum Manner: string
     {
         return match ($this) {
             self::Slow => 'takes two seconds to answer',
-            self::Error => 'answers the first try of every text with an error',
+            self::Error => 'answers the first try of every text or look-up with an error',
             self::Duplicate => 'says everything twice',
             self::OutOfOrder => 'says “on its way” after “arrived”',
             self::Lost => 'says nothing of what became of a text',

@@ -17,8 +17,7 @@ final readonly class PhoneSystem
     {
     }
 
-    /** @param  string  $how as_usual, twice, broken or wrong_secret */
-    public function call(string $from, string $to, bool $withheld, bool $answered, string $how): void
+    public function call(string $from, string $to, bool $withheld, bool $answered, How $how): void
     {
         $now = $this->clock->now();
         $id = DB::table('calls')->insertGetId(['from' => $from, 'to' => $to, 'answered' => $answered, 'at' => $now->format('Y-m-d H:i:s')]);
@@ -33,10 +32,7 @@ final readonly class PhoneSystem
             'why_unanswered' => $answered ? null : 'rang out',
         ], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT);
 
-        $secret = $how === 'wrong_secret' ? 'yesterdays-secret' : config()->string('standins.phone_secret');
-        foreach ($how === 'twice' ? [0, 1] : [0] as $ignored) {
-            Courier::send('/in/phone', $secret, $how === 'broken' ? substr($body, 0, -25) : $body);
-        }
+        Courier::send('/in/phone', config()->string('standins.phone_secret'), $body, how: $how);
     }
 
     /** A number as somebody on the quay would dial it. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Standins;
 
+use Compat\Sqlite\ImmediateConnector;
 use Demo\MovableClock;
 use Illuminate\Support\ServiceProvider;
 
@@ -11,6 +12,7 @@ final class StandinsProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
         config()->set('view.paths', [dirname(__DIR__).'/views', dirname(__DIR__, 2).'/resources/views']);
         config()->set('session.driver', 'file');
         config()->set('session.cookie', 'standins_session');

@@ -19,12 +19,13 @@
             </form>
         </section>
         <section>
+            <p class="mb-4 flex gap-2 flex-wrap"><a class="btn" href="{{ route('shop', $number) }}">Look into the shop</a><a class="btn" href="{{ route('booking', $number) }}">Book a lesson</a></p>
             <h2 class="mb-2">Ring a line</h2>
             <form class="panel" method="post" action="{{ route('handset.call', $number) }}">@csrf
                 <label class="field"><span>Line</span><select class="input" name="to">@foreach ($lines as $line => $name)<option value="{{ $line }}">{{ $name }}</option>@endforeach</select></label>
                 <label class="flex gap-2 items-center mb-1"><input type="checkbox" name="answered" value="1"> somebody answers</label>
                 <label class="flex gap-2 items-center mb-3"><input type="checkbox" name="withheld" value="1"> with the number withheld</label>
-                <label class="field"><span>How the phone system tells Linnet</span><select class="input" name="how"><option value="as_usual">as usual</option><option value="twice">twice</option><option value="broken">broken off halfway</option><option value="wrong_secret">with yesterday’s secret</option></select></label>
+                @include('how')
                 <button class="btn go">Ring, then hang up</button>
             </form>
         </section>

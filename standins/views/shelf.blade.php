@@ -17,7 +17,7 @@
         @endforelse
     </div>
     <section class="panel mt-6 max-w-xl">
-        <h2 class="mb-2">The carrier’s manners</h2>
+        <h2 class="mb-2">The carrier’s and the number lookup’s manners</h2>
         <form method="post" action="{{ route('manners') }}">@csrf
             @foreach ($manners as $manner)
                 <label class="flex gap-2 items-center mb-1"><input type="checkbox" name="manners[]" value="{{ $manner->value }}" @checked($manner->isOn())> {{ $manner->says() }}</label>

@@ -1,11 +1,13 @@
-import { writeFileSync } from 'node:fs';
+import { renameSync, writeFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect } from '@playwright/test';
 import { clockFile, standins } from '../../playwright.config.js';
 
 /** Sets the clock that Linnet and the stand-ins share; it stands still there. */
 export function clockTo(instant) {
-  writeFileSync(clockFile, JSON.stringify({ base: instant, since: null }));
+  // Beside it and renamed: half a file is no clock.
+  writeFileSync(`${clockFile}.next`, JSON.stringify({ base: instant, since: null }));
+  renameSync(`${clockFile}.next`, clockFile);
 }
 
 export async function logIn(page, who = 'mira') {
@@ -22,7 +24,7 @@ export async function ring(page, number, line = 'the front desk', how = {}) {
   await page.locator('.panel [name=to]').selectOption({ label: line });
   if (how.withheld) await page.getByLabel('with the number withheld').check();
   if (how.answered) await page.getByLabel('somebody answers').check();
-  if (how.told) await page.getByLabel('How the phone system tells Linnet').selectOption(how.told);
+  if (how.told) await page.getByLabel('How Linnet is told').selectOption(how.told);
   await page.getByRole('button', { name: 'Ring, then hang up' }).click();
   await expect(page.getByRole('status')).toContainText('You');
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Engine\Worker;
+use App\Intake\IntakeWorker;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\Number;
@@ -94,6 +95,14 @@ abstract class TestCase extends FrameworkTestCase
     {
         for ($rounds = 0; resolve(Worker::class)->round() > 0; $rounds++) {
             self::assertLessThan(50, $rounds, 'the worker does not come to rest');
+        }
+    }
+
+    /** Files, watched addresses and replays are taken in until there is nothing left to do. */
+    protected function takeIn(): void
+    {
+        for ($rounds = 0; resolve(IntakeWorker::class)->round() > 0; $rounds++) {
+            self::assertLessThan(200, $rounds, 'taking in does not come to rest');
         }
     }
 

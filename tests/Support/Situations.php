@@ -29,9 +29,9 @@ final class Situations
     }
 
     /** @param  non-empty-list<string>  $zones */
-    public static function receiver(array $zones = ['Europe/London'], bool $optedOut = false, bool $optedIn = false, ?string $number = '+447700900123', NumberKind $kind = NumberKind::Mobile, ?bool $alive = null): Receiver
+    public static function receiver(array $zones = ['Europe/London'], bool $optedOut = false, bool $optedIn = false, ?string $number = '+447700900123', NumberKind $kind = NumberKind::Mobile, ?bool $alive = null, bool $mayHaveOptedOut = false): Receiver
     {
-        return new Receiver('Ana', $number, 'GB', $kind, $alive, $zones[0], $zones, 'en_GB', $optedOut, $optedIn);
+        return new Receiver('Ana', $number, 'GB', $kind, $alive, $zones[0], $zones, 'en_GB', $optedOut, $optedIn, $mayHaveOptedOut);
     }
 
     public static function policy(): Policy

@@ -4,23 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Symfony\Component\Process\Process;
-
-/** The stand-ins, started on a port for one test, with a database of their own. */
-final class Standins
+/** What a test asks of the stand-ins, over HTTP. */
+final readonly class Standins
 {
-    public readonly string $url;
-
-    private readonly Process $server;
-
-    /** @param  array<string, string>  $env */
-    public function __construct(string $root, int $port, array $env)
+    public function __construct(private string $url)
     {
-        $this->url = "http://127.0.0.1:$port";
-        (new Process(['php', 'standins/run', 'migrate', '--fresh'], $root, $env))->mustRun();
-        $this->server = new Process(['php', '-S', "127.0.0.1:$port", '-t', 'public', 'standins/index.php'], $root, $env);
-        $this->server->disableOutput()->start();
-        self::waitFor("$this->url/up");
+    }
+
+    public function at(string $path): string
+    {
+        return $this->url.$path;
     }
 
     /** @return list<array{key: string, to: string, from: string, text: string, offered: int, fate: string}> everything the carrier took */
@@ -45,21 +38,18 @@ final class Standins
         $this->post('/phone/calls', ['from' => $from, 'to' => $to, 'how' => $how]);
     }
 
+    /**
+     * @param  array<string, mixed>  $said
+     * @return array<string, mixed>
+     */
+    public function act(string $path, array $said): array
+    {
+        return $this->post($path, $said);
+    }
+
     public function write(string $from, string $to, string $text): void
     {
         $this->post("/handsets/$from/write", ['to' => $to, 'text' => $text]);
-    }
-
-    public function stop(): void
-    {
-        $this->server->stop(1);
-    }
-
-    public static function waitFor(string $url): void
-    {
-        for ($i = 0; $i < 200 && @file_get_contents($url) === false; $i++) {
-            usleep(25_000);
-        }
     }
 
     /**

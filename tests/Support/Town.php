@@ -4,45 +4,39 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Database\Seeders\DatabaseSeeder;
+use App\Bench;
 use Symfony\Component\Process\Process;
 
-/** Linnet and its stand-ins as they run in earnest, each process of its own, with databases and a clock of their own, for one test. */
+/** A town with its stand-ins at work, for one test. */
 final class Town
 {
     public readonly Standins $standins;
 
     public readonly string $url;
 
-    /** @var array<string, string> */
-    public readonly array $env;
+    private readonly Bench\Town $town;
 
-    private readonly Process $web;
-
-    public function __construct(private readonly string $root, private readonly string $folder)
+    public function __construct()
     {
-        mkdir($folder, 0o755, true);
-        touch("$folder/linnet.sqlite");
-        $this->clockTo('2026-03-02T10:00:00Z');
-        [$web, $standins] = [self::freePort(), self::freePort()];
-        $this->url = "http://127.0.0.1:$web";
-        $this->env = [
-            'APP_ENV' => 'demo', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_URL' => $this->url, 'LOG_CHANNEL' => 'null', 'CACHE_STORE' => 'array',
-            'DB_DATABASE' => "$folder/linnet.sqlite", 'STANDINS_DATABASE' => "$folder/standins.sqlite", 'CARRIER_SECRET' => 'town',
-            'CARRIER_URL' => "http://127.0.0.1:$standins/carrier", 'STANDINS_URL' => "http://127.0.0.1:$standins",
-            'CLOCK_FILE' => substr("$folder/clock.json", strlen("$root/storage/")),
-        ];
-        (new Process(['php', 'artisan', 'migrate', '--force', '--seed', '--seeder='.DatabaseSeeder::class], $root, $this->env))->mustRun();
-        $this->standins = new Standins($root, $standins, $this->env);
-        $server = "$root/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php";
-        $this->web = new Process(['php', '-S', "127.0.0.1:$web", $server], "$root/public", $this->env);
-        $this->web->disableOutput()->start();
-        Standins::waitFor("$this->url/up");
+        $this->town = new Bench\Town('town', ['CACHE_STORE' => 'array']);
+        $this->town->serveStandins();
+        $this->town->serve();
+        $this->url = $this->town->url;
+        $this->standins = new Standins($this->town->standinsUrl);
+    }
+
+    /** This process hands texts over and looks numbers up where the town's would. */
+    public function joinIn(): void
+    {
+        config([
+            'queue.default' => 'database', 'linnet.carrier.url' => $this->town->env['CARRIER_URL'], 'linnet.carrier.secret' => $this->town->env['CARRIER_SECRET'],
+            'linnet.lookup.url' => $this->town->env['LOOKUP_URL'], 'linnet.lookup.secret' => $this->town->env['LOOKUP_SECRET'],
+        ]);
     }
 
     public function clockTo(string $instant): void
     {
-        file_put_contents("$this->folder/clock.json", json_encode(['base' => $instant, 'since' => null]));
+        $this->town->clockTo($instant);
     }
 
     /** The worker and the stand-ins do what there is to do until neither has anything left. */
@@ -54,25 +48,13 @@ final class Town
     }
 
     /** @param  list<string>  $options */
-    public function worker(array $options): Process
+    public function worker(array $options, string $command = 'linnet:work'): Process
     {
-        return new Process(['php', 'artisan', 'linnet:work', ...$options], $this->root, $this->env, timeout: 120);
+        return new Process(['php', 'artisan', $command, ...$options], base_path(), $this->town->env, timeout: 120);
     }
 
     public function close(): void
     {
-        $this->standins->stop();
-        $this->web->stop(1);
-        array_map(unlink(...), glob("$this->folder/*") ?: []);
-        rmdir($this->folder);
-    }
-
-    private static function freePort(): int
-    {
-        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('No free port.');
-        $name = (string) stream_socket_get_name($socket, false);
-        fclose($socket);
-
-        return (int) substr($name, (int) strrpos($name, ':') + 1);
+        $this->town->close();
     }
 }

@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Bench\Town;
 use App\Models\Message;
 use App\Models\MessageState;
 use Database\Seeders\DatabaseSeeder;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Linnet\Core\Record\Facts;
 use Linnet\Core\Text\Length as TextLength;
 use Linnet\Core\Text\Template\Renderer;
 use Linnet\Core\Text\Template\Template;
-use Symfony\Component\Process\Process;
 
 /** The figures Linnet is held to, as far as they are built, measured on this machine with databases of their own. */
 final class Bench extends Command
@@ -26,9 +25,6 @@ final class Bench extends Command
     protected $signature = 'linnet:bench';
 
     protected $description = 'Measure what Linnet is held to';
-
-    /** @var list<Process> */
-    private array $processes = [];
 
     public function handle(): int
     {
@@ -76,33 +72,15 @@ final class Bench extends Command
      */
     private function changeToCarrier(): array
     {
-        $folder = storage_path('framework/testing/bench-'.getmypid());
-        mkdir($folder, 0o755, true);
-        touch("$folder/linnet.sqlite");
-        [$web, $standins] = [$this->freePort(), $this->freePort()];
-        $env = [
-            'APP_ENV' => 'demo', 'APP_URL' => "http://127.0.0.1:$web", 'CARRIER_URL' => "http://127.0.0.1:$standins/carrier", 'CARRIER_SECRET' => 'bench',
-            'DB_DATABASE' => "$folder/linnet.sqlite", 'STANDINS_DATABASE' => "$folder/standins.sqlite", 'STANDINS_URL' => "http://127.0.0.1:$standins",
-            'CLOCK_FILE' => 'framework/testing/'.basename($folder).'/clock.json', 'APP_KEY' => 'base64:'.base64_encode(random_bytes(32)),
-        ];
-        file_put_contents("$folder/clock.json", '{"base":"2026-03-02T10:00:00Z","since":null}');
+        $town = new Town('bench');
         try {
-            (new Process(['php', 'artisan', 'migrate', '--force', '--seed', '--seeder='.DatabaseSeeder::class], base_path(), $env))->mustRun();
-            (new Process(['php', 'standins/run', 'migrate', '--fresh'], base_path(), $env))->mustRun();
-            $this->start(['php', '-S', "127.0.0.1:$web", base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], $env, public_path());
-            $this->start(['php', '-S', "127.0.0.1:$standins", '-t', 'public', 'standins/index.php'], $env);
-            $this->start(['php', 'artisan', 'linnet:work'], $env);
-            config(['database.connections.sqlite.database' => $env['DB_DATABASE']]);
-            DB::purge();
-            $this->waitFor($web);
-            $this->waitFor($standins);
+            $town->serveStandins();
+            $town->serve();
+            $town->start(['php', 'artisan', 'linnet:work']);
 
-            return $this->post($env['APP_URL']);
+            return $this->post($town->url);
         } finally {
-            array_map(fn (Process $process) => $process->stop(1), $this->processes);
-            DB::disconnect();
-            array_map(unlink(...), glob("$folder/*") ?: []);
-            rmdir($folder);
+            $town->close();
         }
     }
 
@@ -128,33 +106,6 @@ final class Bench extends Command
         sort($times);
 
         return [$times[intdiv(count($times), 2)], $times[(int) ceil(count($times) * 0.95) - 1]];
-    }
-
-    /**
-     * @param  list<string>  $command
-     * @param  array<string, string>  $env
-     */
-    private function start(array $command, array $env, ?string $folder = null): void
-    {
-        $process = new Process($command, $folder ?? base_path(), $env, timeout: null);
-        $process->disableOutput()->start();
-        $this->processes[] = $process;
-    }
-
-    private function freePort(): int
-    {
-        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('No free port.');
-        $name = (string) stream_socket_get_name($socket, false);
-        fclose($socket);
-
-        return (int) substr($name, (int) strrpos($name, ':') + 1);
-    }
-
-    private function waitFor(int $port): void
-    {
-        for ($i = 0; $i < 100 && @file_get_contents("http://127.0.0.1:$port/up") === false; $i++) {
-            usleep(50_000);
-        }
     }
 
     private function row(string $what, string $measured, string $goal): void

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Engine\StaffTexts;
+use App\Engine\DirectTexts;
+use App\Exports\CsvExport;
 use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Line;
@@ -14,16 +15,29 @@ use App\Sentences\Sentence;
 use App\View\PersonPage;
 use App\View\Story;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Who is waiting for us? */
 final class ConversationController
 {
-    public function index(Request $request, ClockInterface $clock): View
+    public function index(Request $request, ClockInterface $clock): View|StreamedResponse
     {
+        if ($request->query('as') === 'csv') {
+            Gate::authorize('view');
+
+            return CsvExport::of('conversations', ['Person', 'Number', 'Line', 'Last', 'Waiting since', 'Last text'], (function () use ($request): \Generator {
+                foreach ($this->query($this->asked($request))->lazy(300) as $one) {
+                    yield [$one->person->name(), $one->person->number?->e164, $one->line->name, $one->last_at->format(DATE_ATOM), $one->waiting_since?->format(DATE_ATOM), $one->last?->body];
+                }
+            })());
+        }
+
         return view('conversations.index', $this->list($request, $clock));
     }
 
@@ -39,11 +53,10 @@ final class ConversationController
         ]);
     }
 
-    public function write(Request $request, Conversation $conversation, StaffTexts $texts): RedirectResponse
+    public function write(Request $request, Conversation $conversation, DirectTexts $texts): RedirectResponse
     {
         $said = $request->validate(['text' => 'required|string|max:1600'], ['text.required' => 'Write something first.']);
-        $staff = $request->user();
-        $refused = $texts->send($conversation, $staff instanceof Staff ? $staff : abort(403), trim($said['text']));
+        $refused = $texts->fromStaff($conversation, Staff::asking($request), trim($said['text']));
         if ($refused !== null) {
             throw ValidationException::withMessages(['text' => Sentence::of($refused)]);
         }
@@ -62,8 +75,31 @@ final class ConversationController
     /** @return array<string, mixed> */
     private function list(Request $request, ClockInterface $clock): array
     {
-        $asked = $request->validate(['show' => 'nullable|in:waiting,all', 'line' => 'nullable|integer', 'find' => 'nullable|string|max:80'])
+        $asked = $this->asked($request);
+        $query = $this->query($asked);
+
+        return [
+            'conversations' => $query->simplePaginate(30)->withQueryString(),
+            'asked' => $asked,
+            'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
+            'waiting' => Conversation::query()->whereNotNull('waiting_since')->count(),
+            'now' => $clock->now(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function asked(Request $request): array
+    {
+        return $request->validate(['show' => 'nullable|in:waiting,all', 'line' => 'nullable|integer', 'find' => 'nullable|string|max:80'])
             + ['show' => 'all', 'line' => '', 'find' => ''];
+    }
+
+    /**
+     * @param  array<string, mixed>  $asked
+     * @return Builder<Conversation>
+     */
+    private function query(array $asked): Builder
+    {
         $query = Conversation::query()->with(['person.number', 'line', 'last'])->whereNotNull('last_message_id');
         if ($asked['show'] === 'waiting') {
             $query->whereNotNull('waiting_since')->orderBy('waiting_since')->orderBy('id');
@@ -77,12 +113,6 @@ final class ConversationController
             $query->whereIn('person_id', Person::query()->named($asked['find'])->select('id'));
         }
 
-        return [
-            'conversations' => $query->simplePaginate(30)->withQueryString(),
-            'asked' => $asked,
-            'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
-            'waiting' => Conversation::query()->whereNotNull('waiting_since')->count(),
-            'now' => $clock->now(),
-        ];
+        return $query;
     }
 }

@@ -22,12 +22,13 @@ final class DemoClockController
         $to = match ($request->validate(['by' => 'required|in:minute,hour,next'])['by']) {
             'minute' => $now->modify('+1 minute'),
             'hour' => $now->modify('+1 hour'),
-            default => Timer::query()->whereNotNull('due_at')->orderBy('due_at')->first()?->due_at,
+            // What is due already is in the worker's hands: going to it would leave the clock where it is.
+            default => Timer::query()->where('due_at', '>', $now)->orderBy('due_at')->first()?->due_at,
         };
-        if ($to !== null && $to > $now) {
+        if ($to !== null) {
             $clock->moveTo($to);
         }
 
-        return back()->with('done', $to === null ? 'Nothing is waiting, so the clock stayed where it was.' : null);
+        return back()->with('done', $to === null ? 'Nothing waits for a later moment, so the clock stayed where it was.' : null);
     }
 }

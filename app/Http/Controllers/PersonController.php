@@ -4,20 +4,49 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Exports\CsvExport;
+use App\Exports\PeopleRows;
+use App\Exports\VCardOf;
+use App\Intake\Door;
+use App\Intake\Origin;
+use App\Models\Business;
 use App\Models\Consent;
 use App\Models\Person;
+use App\Models\Record;
+use App\Models\RecordType;
+use App\Models\Staff;
+use App\Records\RecordForm;
+use App\Sentences\Sentence;
 use App\View\PersonPage;
+use App\View\Records\RecordPage;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
+use Linnet\Core\Intake\Cleaned;
+use Linnet\Core\Intake\Fit;
+use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\Refused;
+use Linnet\Core\Number\NotANumber;
+use Linnet\Core\Number\Numbers;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class PersonController
 {
-    public function index(Request $request): View
+    public function index(Request $request): View|StreamedResponse
     {
-        $asked = $request->validate(['find' => 'nullable|string|max:80', 'order' => 'nullable|in:name,newest']) + ['find' => '', 'order' => 'name'];
+        $asked = $request->validate(['find' => 'nullable|string|max:80', 'order' => 'nullable|in:name,newest', 'as' => 'nullable|in:csv,vcard']) + ['find' => '', 'order' => 'name', 'as' => null];
         $query = Person::query()->with('number');
         if (is_string($asked['find']) && $asked['find'] !== '') {
             $query->named($asked['find']);
+        }
+        if ($asked['as'] !== null) {
+            Gate::authorize('view');
+            $type = RecordType::people();
+
+            return $asked['as'] === 'csv' ? CsvExport::of('people', PeopleRows::headings($type), PeopleRows::of($type, $query, Business::ours())) : VCardOf::people($query);
         }
         $asked['order'] === 'newest' ? $query->orderByDesc('id') : $query->orderBy('last_name')->orderBy('first_name')->orderBy('id');
         $people = $query->simplePaginate(50)->withQueryString();
@@ -28,6 +57,78 @@ final class PersonController
     public function show(Person $person, PersonPage $page): View
     {
         return view('people.show', ['page' => $page->about($person)]);
+    }
+
+    public function create(): View
+    {
+        return view('people.form', $this->form(new Person(['fields' => []])));
+    }
+
+    public function store(Request $request, Door $door): RedirectResponse
+    {
+        $said = $this->said($request);
+        if (! $said->isSomebody()) {
+            throw ValidationException::withMessages(['number' => 'A number or an email is needed, to tell them from anybody else.']);
+        }
+        $written = $this->mended(fn () => DB::transaction(fn () => $door->take(new Cleaned('person', null, $said, []), Origin::staff(Staff::asking($request)))));
+
+        return redirect()->route('people.show', $written->personId)->with('done', $written->newPerson ? 'They are known now.' : 'Somebody with this number or email was known already. What was empty is filled in.');
+    }
+
+    public function edit(Person $person): View
+    {
+        return view('people.form', $this->form($person));
+    }
+
+    public function update(Request $request, Person $person, Door $door): RedirectResponse
+    {
+        $said = $this->said($request);
+        $this->mended(fn () => DB::transaction(fn () => $door->editPerson($person, $said, Origin::staff(Staff::asking($request)))));
+
+        return redirect()->route('people.show', $person)->with('done', 'The change is kept.');
+    }
+
+    /** @return array<string, mixed> */
+    private function form(Person $person): array
+    {
+        $business = Business::ours();
+        $type = RecordType::people();
+
+        return ['person' => $person, 'business' => $business, 'type' => $type, 'page' => new RecordPage(new Record(['values' => $person->fields, 'record_type_id' => $type->id]), $type, $business)];
+    }
+
+    private function said(Request $request): PersonSaid
+    {
+        $said = $request->validate([
+            'first_name' => 'nullable|string|max:120', 'last_name' => 'nullable|string|max:120', 'email' => 'nullable|string|max:190', 'number' => 'nullable|string|max:40', 'zone' => 'nullable|timezone:all', 'fields' => 'array',
+        ], ['zone.timezone' => 'A time zone such as Europe/London is expected.']);
+        $business = Business::ours();
+        $fields = RecordForm::read(RecordType::people(), $said['fields'] ?? [], $business);
+        $email = ($said['email'] ?? '') === '' ? null : (Fit::email((string) $said['email']) ?? throw ValidationException::withMessages(['email' => 'This is no email address.']));
+        try {
+            $number = ($said['number'] ?? '') === '' ? null : Numbers::read((string) $said['number'], $business->country);
+        } catch (NotANumber $e) {
+            throw ValidationException::withMessages(['number' => Sentence::of($e->reason())]);
+        }
+
+        return new PersonSaid(null, $number, $email, array_map(fn (mixed $value): string => is_string($value) ? trim($value) : '', array_intersect_key($said, ['first_name' => 1, 'last_name' => 1, 'zone' => 1])), $fields);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  \Closure(): T  $do
+     * @return T
+     *
+     * @throws ValidationException
+     */
+    private function mended(\Closure $do): mixed
+    {
+        try {
+            return $do();
+        } catch (Refused $e) {
+            throw ValidationException::withMessages(['number' => Sentence::of($e->reason())]);
+        }
     }
 
     /**

@@ -4,25 +4,27 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Exports\CsvExport;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Rule;
+use App\View\Rules\Names;
 use App\View\Rules\RulePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Linnet\Core\Gate\Power;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class RuleController
 {
-    public function index(Request $request, ClockInterface $clock): View
+    public function index(Request $request, ClockInterface $clock): View|StreamedResponse
     {
         $asked = $request->validate(['find' => 'nullable|string|max:80', 'power' => 'nullable|string|max:20', 'order' => 'nullable|in:name,newest'])
             + ['find' => '', 'power' => '', 'order' => 'name'];
         $query = Rule::query()->with('version')->withCount([
             'runs as live_count' => fn ($runs) => $runs->where('live', true),
-            'runs as replied_count' => fn ($runs) => $runs->where('outcome', 'replied')->where('began_at', '>=', $clock->now()->modify('-30 days')),
         ]);
         if (is_string($asked['find']) && $asked['find'] !== '') {
             $query->whereLike('name', '%'.addcslashes($asked['find'], '\\%_').'%');
@@ -32,13 +34,21 @@ final class RuleController
             $query->where('power', $power);
         }
         $asked['order'] === 'newest' ? $query->orderByDesc('on_since')->orderByDesc('id') : $query->orderBy('name')->orderBy('id');
+        if ($request->query('as') === 'csv') {
+            return CsvExport::of('rules', ['Rule', 'State', 'Version', 'On since', 'Under way'], (function () use ($query): \Generator {
+                foreach ($query->lazy(200) as $rule) {
+                    yield [$rule->name, $rule->power->value, $rule->version?->number, $rule->on_since?->format(DATE_ATOM), (int) $rule->getAttribute('live_count')];
+                }
+            })());
+        }
         $rules = $query->simplePaginate(40)->withQueryString();
 
         return view('rules.index', [
             'rules' => $rules,
+            'names' => new Names,
             'asked' => $asked,
             'texts' => Message::query()->whereIn('rule_id', $rules->pluck('id'))->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())
-                ->where('at', '>=', $clock->now()->modify('-30 days'))->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts')->pluck('texts', 'rule_id'),
+                ->where('at', '>=', $clock->now()->modify('-30 days'))->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')->toBase()->get()->keyBy('rule_id'),
             'problems' => Message::query()->whereIn('id', Message::query()->selectRaw('max(id)')->whereIn('rule_id', $rules->pluck('id'))
                 ->whereIn('state', [MessageState::Failed, MessageState::Dropped, MessageState::SetAside])->groupBy('rule_id'))->get()->keyBy('rule_id'),
         ]);

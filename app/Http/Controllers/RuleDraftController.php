@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Rule;
-use App\Models\RuleVersion;
 use App\Models\Staff;
 use App\Rules\DraftEdit;
+use App\Rules\Publishing;
 use App\View\Rules\RulePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Rule\Rule as CoreRule;
@@ -54,17 +53,12 @@ final class RuleDraftController
         if ($draft === null) {
             return redirect()->route('rules.show', $rule)->with('done', 'There was nothing to publish.');
         }
-        $read = CoreRule::read(Doc::of($draft));
-        $staff = $request->user();
-        DB::transaction(function () use ($rule, $read, $staff, $clock): void {
-            $version = RuleVersion::query()->create([
-                'rule_id' => $rule->id, 'number' => 1 + (int) $rule->versions()->max('number'), 'document' => $read->toDocument(),
-                'staff_id' => $staff instanceof Staff ? $staff->id : null, 'at' => $clock->now(),
-            ]);
-            $rule->update(['draft' => null, 'version_id' => $version->id, 'name' => $read->name]);
-        });
+        $move = $request->validate(['under_way' => 'nullable|in:finish,move'])['under_way'] ?? 'finish';
+        Publishing::publish($rule, CoreRule::read(Doc::of($draft)), Staff::asking($request), $move === 'move', $clock->now());
 
-        return redirect()->route('rules.show', $rule)->with('done', 'Published. What starts from now on follows the new words; what is under way finishes on the old.');
+        return redirect()->route('rules.show', $rule)->with('done', $move === 'move'
+            ? 'Published. What is under way goes on by the new words.'
+            : 'Published. What starts from now on follows the new words; what is under way finishes on the old.');
     }
 
     public function destroy(Rule $rule): RedirectResponse

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Clock\Day;
+use App\Exports\CsvExport;
+use App\Exports\MessageRows;
 use App\Models\Business;
 use App\Models\Line;
 use App\Models\Message;
@@ -15,6 +17,7 @@ use App\Models\Rule;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** What left, did it arrive? */
 final class SentController
@@ -25,17 +28,20 @@ final class SentController
         'waiting' => [MessageState::Waiting, MessageState::SetAside],
     ];
 
-    public function index(Request $request): View
+    public function index(Request $request): View|StreamedResponse
     {
         $asked = $request->validate([
             'state' => 'nullable|string|max:20', 'rule' => 'nullable|integer', 'line' => 'nullable|integer', 'day' => 'nullable|date_format:Y-m-d',
-            'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest',
+            'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest', 'as' => 'nullable|in:csv',
         ]);
         $oldest = ($asked['order'] ?? '') === 'oldest';
         $query = Message::query()->where('origin', '!=', MessageOrigin::Them)
-            ->with(['person.number', 'line', 'rule', 'staff'])
+            ->with(['person.number', 'line', 'rule', 'staff', 'toStaff'])
             ->orderBy('at', $oldest ? 'asc' : 'desc')->orderBy('id', $oldest ? 'asc' : 'desc');
         $this->filter($query, $asked);
+        if (isset($asked['as'])) {
+            return CsvExport::of('texts', MessageRows::HEADINGS, MessageRows::of($query, Business::ours()->zone));
+        }
 
         return view('sent.index', [
             'texts' => $query->simplePaginate(50)->withQueryString(),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Business;
+use App\Models\Staff;
 use App\View\Today\TodayPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -14,7 +15,7 @@ final class TodayController
 {
     public function __invoke(Request $request, ClockInterface $clock): View|string
     {
-        return view('today.show', ['page' => new TodayPage(Business::ours(), $clock->now())])
+        return view('today.show', ['page' => new TodayPage(Business::ours(), $clock->now(), Staff::asking($request))])
             ->fragmentIf($request->header('HX-Target') === 'today', 'today');
     }
 }

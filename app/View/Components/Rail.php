@@ -17,6 +17,9 @@ use Psr\Clock\ClockInterface;
 /** The rail at the left: where one can go, who is here, and in the demo the clock. */
 final class Rail extends Component
 {
+    /** Screens that belong to a place by another name. */
+    private const WITHIN = ['records.types' => ['records.*'], 'sources.index' => ['imports.*', 'deliveries.*'], 'settings.index' => ['record-types.*', 'tokens.*', 'calendars.*', 'api']];
+
     public function __construct(private readonly Request $request, private readonly ClockInterface $clock)
     {
     }
@@ -44,7 +47,7 @@ final class Rail extends Component
         $waiting = Conversation::query()->whereNotNull('waiting_since')->count();
         $place = fn (string $name, string $route, int $count = 0): object => (object) [
             'name' => $name, 'route' => $route, 'count' => $count,
-            'here' => $this->request->routeIs($route, str_replace('.index', '.*', $route)),
+            'here' => $this->request->routeIs($route, str_replace('.index', '.*', $route), ...self::WITHIN[$route] ?? []),
         ];
 
         return $staff->role->views() ? [
@@ -52,10 +55,13 @@ final class Rail extends Component
             $place('Rules', 'rules.index'),
             $place('Conversations', 'conversations.index', $waiting),
             $place('People', 'people.index'),
+            $place('Records', 'records.types'),
             $place('Sent', 'sent.index'),
             null,
             $place('Sources', 'sources.index'),
+            $place('Lines', 'lines.index'),
             $place('Safeguards', 'safeguards.index'),
+            ...($staff->role->administers() ? [$place('Settings', 'settings.index')] : []),
         ] : [
             $place('Conversations', 'conversations.index', $waiting),
             $place('People', 'people.index'),

@@ -4,44 +4,45 @@ declare(strict_types=1);
 
 namespace App\View\Rules;
 
-use App\Engine\Profiles;
-use App\Engine\Situations;
+use App\Engine\Live\Desk;
 use App\Models\Business;
 use App\Models\Line;
 use App\Models\Message;
-use App\Models\MessageOrigin;
 use App\Models\MessageState;
+use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Rule;
-use Illuminate\Database\Eloquent\Collection;
 use Linnet\Core\Engine\Situation;
+use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Receiver;
-use Linnet\Core\Rehearsal\OneRecord;
+use Linnet\Core\Record\RecordType as CoreType;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
 use Linnet\Core\Rule as Core;
 use Linnet\Core\Rule\Condition\Weighed;
-use Linnet\Core\Rule\Step\Text;
+use Linnet\Core\Rule\Step\Texting;
+use Linnet\Core\Rule\Trigger\CalendarReached;
+use Linnet\Core\Rule\Trigger\GoneQuiet;
 use Linnet\Core\Text\Opening;
 
-/** What exactly will happen? A rule as it is written, and as it would go for one real record. */
+/** What exactly will happen? A rule as it is written, and as it would go for one real record or person. */
 final class RulePage
 {
     /** Stands for the words between what is added before and after them (a private-use character). */
     private const PLACE = "\u{E000}";
 
-    /** Records offered as a sample. */
+    /** Offered as a sample. */
     private const SAMPLES = 40;
 
     public readonly Core\Rule $written;
 
     public readonly Prose $prose;
 
-    /** @var Collection<int, Record> */
-    public readonly Collection $samples;
+    /** @var list<Sample> */
+    public readonly array $samples;
 
-    public readonly ?Record $sample;
+    public readonly ?Sample $sample;
 
     public readonly ?Receiver $receiver;
 
@@ -57,28 +58,27 @@ final class RulePage
     public function __construct(
         public readonly Rule $rule,
         public readonly Business $business,
-        private readonly Profiles $profiles,
-        private readonly Situations $situations,
+        private readonly Desk $desk,
+        private readonly SampleWorld $worlds,
         ?int $sampleId,
     ) {
         $this->written = $rule->written();
         $this->prose = new Prose($this->written);
-        $type = RecordType::query()->firstWhere('key', $this->written->trigger->type());
-        $this->samples = Record::query()->where('record_type_id', $type?->id)->whereNotNull('person_id')
-            ->with(['person.number', 'type.fields'])->orderByDesc('id')->limit(self::SAMPLES)->get();
+        $this->samples = $this->samples();
         $this->sample = $this->choose($sampleId);
-        if ($this->sample?->person === null) {
+        if ($this->sample === null) {
             $this->receiver = $this->rehearsed = $this->timeLine = $this->notStarted = null;
 
             return;
         }
-        $this->receiver = $this->profiles->receiver($this->sample->person, $business);
+        $person = $this->desk->known->person($this->sample->person->id) ?? throw new \LogicException('chosen from those there are');
+        $this->receiver = $this->desk->surroundings->receiver($person);
         $this->situation = $this->situationOf($this->sample);
         $weighed = $this->written->conditions->weigh($this->situation);
         $this->notStarted = $weighed->holds() ? null : $weighed;
-        $this->rehearsed = $this->rehearsal($this->written)?->rehearse($this->situation);
+        $this->rehearsed = $this->with($this->written);
         $this->timeLine = $this->rehearsed === null ? null : new TimeLine(
-            $this->rehearsed, $business->gatePolicy()->serviceHours, $this->receiver->zone, mb_strtolower($this->sample->type->name), $this->written,
+            $this->rehearsed, $business->gatePolicy()->serviceHours, $this->receiver->zone, $this->sample->noun, $this->written,
         );
     }
 
@@ -94,11 +94,9 @@ final class RulePage
         return null;
     }
 
-    public function lineOf(Text $step): ?Line
+    public function lineOf(RehearsedText $text): ?Line
     {
-        return $step->line !== null
-            ? Line::query()->firstWhere('key', $step->line)
-            : ($this->sample === null ? null : $this->situations->line($this->sample));
+        return $text->line === null ? null : Line::query()->firstWhere('key', $text->line);
     }
 
     /**
@@ -109,13 +107,13 @@ final class RulePage
     public function fields(): array
     {
         $paths = ['first_name', 'last_name'];
-        foreach ($this->sample->type->fields ?? [] as $field) {
+        foreach ($this->sample->record->type->fields ?? [] as $field) {
             $paths[] = "{$this->written->trigger->type()}.$field->key";
         }
         $fields = [];
         foreach ([...$paths, 'line.name', 'business.name'] as $path) {
             $value = $this->situation?->facts->at($path);
-            $fields[$path] = is_scalar($value) ? (string) $value : ($value instanceof \Linnet\Core\Record\Moment ? $value->at->setTimezone(new \DateTimeZone($this->business->zone))->format('D j M H:i') : '');
+            $fields[$path] = is_scalar($value) ? (string) $value : ($value instanceof Moment ? $value->at->setTimezone(new \DateTimeZone($this->business->zone))->format('D j M H:i') : '');
         }
 
         return $fields;
@@ -126,20 +124,19 @@ final class RulePage
      *
      * @return array{string, string}
      */
-    public function addedTo(Text $step): array
+    public function addedTo(Texting $step): array
     {
-        $first = ! $this->openingSpent($step) && $step === array_values(array_filter($this->written->steps, fn ($s): bool => $s instanceof Text))[0];
+        $text = $this->textOf($step->id());
         $sender = $this->business->asSender();
-
         [$before, $after] = [...explode(self::PLACE, Opening::around(self::PLACE, $sender->name, $sender->stopLine), 2), ''];
 
-        return $first ? [$before, $after] : ['', ''];
+        return $text?->composed !== null && str_starts_with($text->composed->body, $before) && str_ends_with($text->composed->body, trim($after)) ? [$before, $after] : ['', ''];
     }
 
     /** "09:00 to 18:00 on a Monday": the opening hours of the sample's day. */
     public function openToday(): string
     {
-        $day = ($this->sample === null ? new \DateTimeImmutable('2026-03-02') : $this->sample->added_at)->setTimezone(new \DateTimeZone($this->business->zone));
+        $day = ($this->sample->at ?? new \DateTimeImmutable('2026-03-02'))->setTimezone(new \DateTimeZone($this->business->zone));
         $open = array_map(
             fn (array $stretch): string => implode(' to ', array_map(fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone($this->business->zone))->format('H:i'), $stretch)),
             $this->business->openingHours()->stretches($day, new \DateTimeZone($this->business->zone)),
@@ -148,10 +145,16 @@ final class RulePage
         return ($open === [] ? 'never' : implode(' and ', $open)).' on a '.$day->format('l');
     }
 
-    /** The rehearsal with one text's wording replaced. */
+    /** @return list<string> what somebody agrees to when they publish it */
+    public function agreement(): array
+    {
+        return (new Agreement($this, $this->desk))->sentences();
+    }
+
+    /** The rehearsal of the rule as somebody is writing it. */
     public function with(Core\Rule $rule): ?Rehearsed
     {
-        return $this->situation === null ? null : $this->rehearsal($rule)?->rehearse($this->situation);
+        return $this->sample === null ? null : $this->worlds->rehearse($this->desk, $this->business, $rule, $this->sample);
     }
 
     /** @return array{live: int, held: int} what is under way */
@@ -163,37 +166,52 @@ final class RulePage
         ];
     }
 
-    private function rehearsal(Core\Rule $rule): ?OneRecord
+    private function situationOf(Sample $sample): Situation
     {
-        if ($this->receiver === null || $this->sample === null) {
-            return null;
+        return $this->worlds->situation($this->desk, $this->written, $sample);
+    }
+
+    /** @return list<Sample> */
+    private function samples(): array
+    {
+        $key = $this->written->trigger->type();
+        if ($key === CoreType::PERSON) {
+            return array_values(Person::query()->whereHas('number')->with('number')->orderByDesc('id')->limit(self::SAMPLES)->get()
+                ->map(fn (Person $person): Sample => Sample::person($person, $this->desk->now))->all());
         }
+        $type = RecordType::query()->firstWhere('key', $key);
 
-        return new OneRecord(
-            $rule, $this->receiver, $this->business->asSender(), $this->business->gatePolicy(),
-            fn (Text $step): string => $this->lineOf($step)->name ?? 'a line', $this->openingSpent(...), "{$this->sample->id}/",
-        );
+        return array_values(Record::query()->where('record_type_id', $type?->id)->whereNotNull('person_id')->with(['person.number', 'type.fields'])->orderByDesc('id')->limit(self::SAMPLES)->get()
+            ->map(fn (Record $record): Sample => Sample::record($record, $this->business->zone))->all());
     }
 
-    /** The sample's person has had an automatic text on the step's line before the record came in. */
-    private function openingSpent(Text $step): bool
+    /** What its trigger asks of a record or person holds. */
+    private function suits(Situation $situation): bool
     {
-        return $this->sample !== null && Message::query()->where('person_id', $this->sample->person_id)->where('line_id', $this->lineOf($step)?->id)
-            ->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('left_at', '<', $this->sample->added_at)->exists();
-    }
+        $trigger = $this->written->trigger;
 
-    private function situationOf(Record $record): Situation
-    {
-        $receiver = $record->person === null ? null : $this->profiles->receiver($record->person, $this->business);
-
-        return $this->situations->of($record->person, $receiver, $record, $this->situations->line($record), $this->business, $record->added_at)->unanswered();
+        return match (true) {
+            $trigger instanceof GoneQuiet => $trigger->while->weigh($situation)->holds(),
+            $trigger instanceof CalendarReached => $trigger->audience->weigh($situation)->holds(),
+            default => true,
+        };
     }
 
     /** The one asked for, else the newest the rule would start for, else the newest. */
-    private function choose(?int $id): ?Record
+    private function choose(?int $id): ?Sample
     {
-        return $this->samples->find($id)
-            ?? $this->samples->take(12)->first(fn (Record $record): bool => $this->written->conditions->weigh($this->situationOf($record))->holds())
-            ?? $this->samples->first();
+        foreach ($this->samples as $sample) {
+            if ($sample->id === $id) {
+                return $sample;
+            }
+        }
+        foreach (array_slice($this->samples, 0, 12) as $sample) {
+            $situation = $this->situationOf($sample);
+            if ($this->written->conditions->weigh($situation)->holds() && $this->suits($situation)) {
+                return $sample;
+            }
+        }
+
+        return $this->samples[0] ?? null;
     }
 }

@@ -7,7 +7,6 @@ namespace App\View\Rules;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
 use Linnet\Core\Rule\Rule;
-use Linnet\Core\Rule\Step\Text;
 use Linnet\Core\Time\WeeklyHours;
 
 /**
@@ -48,23 +47,31 @@ final readonly class TimeLine
 
     public function anchorX(): float
     {
-        return $this->x($this->rehearsed->beganAt);
+        return $this->x($this->anchor());
     }
 
+    /** How wide the flag is that says what it hangs on. */
+    public function flagWidth(): float
+    {
+        return max(46.0, round(7.0 * mb_strlen($this->anchorWord, 'UTF-8') + 16.0, 1));
+    }
+
+    /** Empty where a text leaves at that moment, and says it. */
     public function anchorTime(): string
     {
-        return $this->rehearsed->beganAt->setTimezone($this->zone)->format('H:i');
+        foreach ($this->marks() as $mark) {
+            if (abs($mark['x'] - $this->anchorX()) < 24.0) {
+                return '';
+            }
+        }
+
+        return $this->anchor()->setTimezone($this->zone)->format('H:i');
     }
 
     /** @return list<array{step: string, letter: string, x: float, wantedX: float|null, when: string, why: string, lost: bool}> */
     public function marks(): array
     {
-        $letters = [];
-        foreach ($this->rule->steps as $step) {
-            if ($step instanceof Text) {
-                $letters[$step->id] = chr(ord('a') + count($letters));
-            }
-        }
+        $letters = Letters::of($this->rule);
 
         return array_map(function (RehearsedText $text) use ($letters): array {
             $held = $text->leavesAt !== null && $text->leavesAt > $text->wantedAt;
@@ -121,11 +128,16 @@ final readonly class TimeLine
         return min(self::WIDTH - 16.0, max(0.0, ...$this->places) + 110.0);
     }
 
+    private function begins(): float
+    {
+        return $this->flagWidth() + 14.0;
+    }
+
     /** @return array{array<int, float>, list<array{from: float, to: float, days: int}>} */
     private function place(): array
     {
         $words = [];
-        $times = [$this->rehearsed->beganAt->getTimestamp() => true];
+        $times = [$this->anchor()->getTimestamp() => true];
         foreach ($this->rehearsed->texts as $text) {
             $leaves = ($text->leavesAt ?? $text->wantedAt)->getTimestamp();
             $times[$text->wantedAt->getTimestamp()] = $times[$leaves] = true;
@@ -140,10 +152,10 @@ final readonly class TimeLine
             $least = isset($words[$times[$i - 1]]) ? self::WITH_WORDS : self::LEAST;
             $widths[$i] = $hours > self::BREAK_HOURS ? self::BREAK_WIDTH + $least : max($least, min(self::MOST, $hours * self::PER_HOUR));
         }
-        $room = self::WIDTH - 60.0 - 170.0;
+        $room = self::WIDTH - $this->begins() - 170.0;
         $scale = $widths === [] ? 1.0 : min(2.4, $room / array_sum($widths));
 
-        $places = [$times[0] => 60.0];
+        $places = [$times[0] => $this->begins()];
         $breaks = [];
         for ($i = 1; $i < count($times); $i++) {
             $from = $places[$times[$i - 1]];
@@ -156,6 +168,12 @@ final readonly class TimeLine
         }
 
         return [$places, $breaks];
+    }
+
+    /** What it hangs on: the date that starts it, or what happened. */
+    private function anchor(): \DateTimeImmutable
+    {
+        return $this->rehearsed->hangsOn ?? $this->rehearsed->beganAt;
     }
 
     private function x(\DateTimeImmutable $at): float

@@ -50,7 +50,7 @@ final readonly class DayDrawn
     {
         $hours = $this->day->hours();
         $left = $this->counts(Message::query()->whereIn('state', MessageState::left())->whereBetween('at', [$this->day->begins, $this->day->ends]), 'at', $hours);
-        $coming = $this->counts(Timer::query()->whereBetween('due_at', [$this->now, $this->day->ends]), 'due_at', $hours);
+        $coming = $this->counts(Timer::query()->underWay()->whereBetween('due_at', [$this->now, $this->day->ends]), 'due_at', $hours);
         $most = max(1, ...$left, ...$coming);
         $bars = [];
         foreach ($hours as $i => $hour) {

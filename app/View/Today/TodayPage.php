@@ -11,6 +11,7 @@ use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Rule;
+use App\Models\Staff;
 use App\Models\Timer;
 use Illuminate\Database\Eloquent\Collection;
 use Linnet\Core\Gate\Power;
@@ -31,13 +32,13 @@ final readonly class TodayPage
 
     public DayDrawn $drawn;
 
-    public function __construct(public Business $business, public \DateTimeImmutable $now)
+    public function __construct(public Business $business, public \DateTimeImmutable $now, ?Staff $staff)
     {
         $this->day = Day::of($now, $business->zone);
         $this->left = Message::query()->whereIn('state', MessageState::left())->whereBetween('at', [$this->day->begins, $this->day->ends])->count();
-        $this->coming = Timer::query()->whereBetween('due_at', [$now, $this->day->ends])->count();
+        $this->coming = Timer::query()->underWay()->whereBetween('due_at', [$now, $this->day->ends])->count();
         $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
-        $this->needs = Need::all($now);
+        $this->needs = Need::all($now, $staff, $business->zone);
         $this->drawn = new DayDrawn($this->day, $now, $business->gatePolicy()->serviceHours);
     }
 
@@ -54,17 +55,15 @@ final readonly class TodayPage
             ->orderByDesc('at')->orderByDesc('id')->limit(4)->get();
     }
 
-    /** @return list<array{rule: Rule, texts: int, began: int, replied: int}> over 30 days, the busiest first */
+    /** @return list<array{rule: Rule, texts: int, answered: int}> over 30 days, the busiest first */
     public function rulesAtWork(): array
     {
-        $since = $this->now->modify('-30 days');
-        $rules = Rule::query()->where('power', Power::On)->withCount(['runs', 'runs as replied_count' => fn ($runs) => $runs->where('outcome', 'replied')])->get();
-        $texts = Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('at', '>=', $since)
-            ->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts')->pluck('texts', 'rule_id');
+        $rules = Rule::query()->where('power', Power::On)->get();
+        $texts = Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('at', '>=', $this->now->modify('-30 days'))
+            ->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')->toBase()->get()->keyBy('rule_id');
 
         return array_values($rules->map(fn (Rule $rule): array => [
-            'rule' => $rule, 'texts' => (int) ($texts[$rule->id] ?? 0),
-            'began' => (int) $rule->getAttribute('runs_count'), 'replied' => (int) $rule->getAttribute('replied_count'),
+            'rule' => $rule, 'texts' => (int) ($texts[$rule->id]->texts ?? 0), 'answered' => (int) ($texts[$rule->id]->answered ?? 0),
         ])->sortByDesc('texts')->all());
     }
 }

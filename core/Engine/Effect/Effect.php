@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Linnet\Core\Engine\Effect;
 
 /**
- * Something the shell is to do. Its name is unique, so it is done once.
+ * Something the engine wants done. The shell does it once, whatever crashes.
  *
- * @phpstan-sealed SendText|DropText
+ * @phpstan-sealed SendText|DropText|SetFields|SetLabel|Tell|Task|LookUpNumber|StartRule|StopRule|PostOut
  */
 interface Effect
 {

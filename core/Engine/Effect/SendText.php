@@ -4,13 +4,23 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Engine\Effect;
 
-use Linnet\Core\Rule\Step\Text;
+use Linnet\Core\Rule\Step\Texting;
 
-/** A text is wanted now. Whether and when it leaves, the gate says. */
 final readonly class SendText implements Effect
 {
-    /** @param  string  $name step/round; with the run's id before it, unique for ever */
-    public function __construct(public string $name, public Text $step)
-    {
+    /**
+     * @param  string  $name  step/round: sent once
+     * @param  \DateTimeImmutable  $wantedAt  when it should leave
+     * @param  \DateTimeImmutable|null  $anchor  the date it hangs on; a text wanted before it is stale once it has come
+     * @param  string|null  $words  what it says instead of its wordings, with merge fields
+     */
+    public function __construct(
+        public string $name,
+        public Texting $step,
+        public \DateTimeImmutable $wantedAt,
+        public int $round = 1,
+        public ?\DateTimeImmutable $anchor = null,
+        public ?string $words = null,
+    ) {
     }
 }

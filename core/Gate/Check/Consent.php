@@ -19,7 +19,9 @@ final class Consent implements Check
         $with = ['who' => $text->to->who];
 
         return match (true) {
+            $text->to->optedOut && $text->origin === Origin::Notice => Verdict::drop(new Reason('gate.staff_off', $with)),
             $text->to->optedOut && $text->origin !== Origin::Words => Verdict::drop(new Reason('gate.opted_out', $with)),
+            $text->to->mayHaveOptedOut && $text->origin === Origin::Rule => Verdict::hold(new Reason('gate.may_have_opted_out', $with), null),
             $text->origin === Origin::Rule && $text->kind === TextKind::Marketing && ! $text->to->optedIn => Verdict::drop(new Reason('gate.no_opt_in', $with)),
             default => Verdict::pass(new Reason($text->to->optedIn ? 'gate.opted_in' : 'gate.not_opted_out', $with)),
         };

@@ -17,7 +17,7 @@ final class DecentHours implements Check
     {
         $hours = $policy->decentHours($text->kind);
         $open = $hours->nextOpenInAll($now, $text->to->zones);
-        $zone = $this->zoneToName($text, $policy, $now);
+        $zone = $open == $now ? $text->to->zones[0] : $this->zoneToName($text, $policy, $now);
         $with = ['who' => $text->to->who, 'zone' => $zone, 'zones' => count($text->to->zones), 'now' => Reason::moment($now, $zone)];
 
         return match (true) {

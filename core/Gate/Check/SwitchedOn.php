@@ -10,7 +10,7 @@ use Linnet\Core\Gate\Power;
 use Linnet\Core\Gate\Verdict;
 use Linnet\Core\Reason;
 
-/** The rule, the business's sending and the line are on. */
+/** The rule, the business's sending and the line are on, and nobody has to let it go first. */
 final class SwitchedOn implements Check
 {
     public function judge(Candidate $text, Policy $policy, \DateTimeImmutable $now): Verdict
@@ -21,6 +21,10 @@ final class SwitchedOn implements Check
 
                 return $power === Power::Paused ? Verdict::hold($reason, null) : Verdict::drop($reason);
             }
+        }
+
+        if (! $text->released) {
+            return Verdict::hold(new Reason('gate.not_released'), null);
         }
 
         return Verdict::pass(new Reason('gate.on', ['line' => $text->lineName]));

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Linnet\Core\Record\Change;
 
 /**
- * Something that happened in the business.
+ * Something that happened, in the business or by its own clock.
  *
- * @phpstan-sealed RecordAdded|RecordChanged
+ * @phpstan-sealed RecordAdded|RecordChanged|PersonAdded|PersonChanged|TextReceived|LabelChanged|FormSent|FateKnown|DateCame|WentQuiet|CalendarCame|Asked
  */
 interface Change
 {

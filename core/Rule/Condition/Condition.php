@@ -9,7 +9,7 @@ use Linnet\Core\Engine\Situation;
 /**
  * A test that answers for itself.
  *
- * @phpstan-sealed Group|FieldTest|Opening|Replied
+ * @phpstan-sealed Group|FieldTest|Opening|Replied|Labelled|Consented|Reached|HasRelated|HadText
  */
 interface Condition
 {

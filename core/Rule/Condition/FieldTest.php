@@ -11,6 +11,7 @@ use Linnet\Core\Reason;
 use Linnet\Core\Record\Day;
 use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Money;
+use Linnet\Core\Record\Staff;
 use Linnet\Core\Rule\Same;
 use Linnet\Core\Time\TimeOfDay;
 use Linnet\Core\Time\WeeklyHours;
@@ -26,10 +27,7 @@ final readonly class FieldTest implements Condition
     public static function read(Doc $doc): self
     {
         $doc->allow('field', 'test', 'value');
-        $field = $doc->text('field', 120);
-        if (preg_match('/^[\p{L}_][\p{L}\p{N}_]*(\.[\p{L}_][\p{L}\p{N}_]*)*$/u', $field) !== 1) {
-            throw Unreadable::at("$doc->path.field", 'field_expected', ['written' => $field]);
-        }
+        $field = $doc->field('field');
         $test = $doc->choice('test', Test::class);
         $value = $doc->has('value') ? $doc->get('value')->value : null;
         if (! $test->takes()->accepts($value)) {
@@ -68,6 +66,10 @@ final readonly class FieldTest implements Condition
         $number = self::number($value);
         $at = self::instant($value, $situation);
         $now = $situation->now->getTimestamp();
+
+        if ($value instanceof Staff) {
+            $value = is_string($this->value) && mb_strtolower($value->email, 'UTF-8') === mb_strtolower($this->value, 'UTF-8') ? $value->email : $value->name;
+        }
 
         return match ($this->test) {
             Test::Is => Same::as($value, $this->value),
@@ -145,6 +147,7 @@ final readonly class FieldTest implements Condition
             $value instanceof Moment => Reason::moment($value->at, $value->zone ?? $situation->businessZone),
             $value instanceof Day => $value->date,
             $value instanceof Money => "$value->amount $value->currency",
+            $value instanceof Staff => $value->name,
             is_bool($value) => $value ? 'yes' : 'no',
             is_scalar($value) => (string) $value,
             is_array($value) => implode(', ', array_filter($value, is_scalar(...))),

@@ -7,7 +7,6 @@ namespace Linnet\Core\Rule\Step;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Time\Span;
-use Linnet\Core\Time\Unit;
 
 /** A wait for a length of time, counted from when the run came to it. */
 final readonly class Wait implements Step
@@ -16,6 +15,7 @@ final readonly class Wait implements Step
     {
     }
 
+    /** Reads every form of waiting. */
     public static function read(Doc $doc): Step
     {
         $doc->allow('id', 'do', 'for', 'until');
@@ -24,14 +24,16 @@ final readonly class Wait implements Step
             throw Unreadable::at($doc->path, 'for_or_until');
         }
         if ($doc->has('until')) {
-            return WaitUntil::read($id, $doc->object('until'));
-        }
-        $for = $doc->object('for');
-        $for->allow('amount', 'unit');
-        $unit = $for->choice('unit', Unit::class);
-        $amount = $for->integer('amount', 0, $unit->most());
+            $until = $doc->object('until');
 
-        return new self($id, Span::of($amount, $unit) ?? throw new \LogicException('bounded above'));
+            return match (true) {
+                $until->has('date') => WaitForDate::read($id, $until),
+                $until->has('reply') || $until->has('condition') => WaitFor::read($id, $until),
+                default => WaitUntil::read($id, $until),
+            };
+        }
+
+        return new self($id, Span::under($doc, 'for'));
     }
 
     public function id(): string
@@ -41,6 +43,6 @@ final readonly class Wait implements Step
 
     public function toDocument(): array
     {
-        return ['id' => $this->id, 'do' => 'wait', 'for' => ['amount' => $this->span->amount, 'unit' => $this->span->unit->value]];
+        return ['id' => $this->id, 'do' => 'wait', 'for' => $this->span->toDocument()];
     }
 }

@@ -5,26 +5,32 @@ declare(strict_types=1);
 namespace Linnet\Core\Rule\Step;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Time\TimeOfDay;
+use Linnet\Core\Time\WeeklyHours;
 
-/** A wait until the next time clocks show a time of day. */
+/** A wait until the next time clocks show a time of day, on certain days of the week if any are named. */
 final readonly class WaitUntil implements Step
 {
-    /** @param  bool  $theirs by the person's clock; otherwise by the business's */
-    public function __construct(public string $id, public TimeOfDay $time, public bool $theirs)
+    /**
+     * @param  bool  $theirs  by the person's clock; otherwise by the business's
+     * @param  list<string>  $weekdays  of WeeklyHours::DAYS; any day if empty
+     */
+    public function __construct(public string $id, public TimeOfDay $time, public bool $theirs, public array $weekdays = [])
     {
     }
 
     public static function read(string $id, Doc $until): self
     {
-        $until->allow('time', 'clock');
-        $time = TimeOfDay::parse($until->text('time', 5));
-        if ($time === null || $time->minutes === 1440) {
-            throw Unreadable::at("$until->path.time", 'time_expected');
-        }
+        $until->allow('time', 'clock', 'weekdays');
 
-        return new self($id, $time, $until->oneOf('clock', ['theirs' => fn (): bool => true, 'ours' => fn (): bool => false]));
+        return new self(
+            $id,
+            TimeOfDay::read($until, 'time'),
+            $until->oneOf('clock', ['theirs' => fn (): bool => true, 'ours' => fn (): bool => false]),
+            $until->has('weekdays') ? $until->each('weekdays', fn (Doc $day): string => $day->self(
+                fn (mixed $v): ?string => is_string($v) && in_array($v, WeeklyHours::DAYS, true) ? $v : null, 'weekday_expected',
+            ), 1, 7) : [],
+        );
     }
 
     public function id(): string
@@ -35,14 +41,19 @@ final readonly class WaitUntil implements Step
     /** The first moment at or after another at which clocks in the zone show the time. */
     public function after(\DateTimeImmutable $start, \DateTimeZone $zone): \DateTimeImmutable
     {
-        $day = $start->setTimezone($zone);
-        $today = $this->time->on($day->format('Y-m-d'), $zone);
+        for ($day = $start->setTimezone($zone)->setTime(12, 0), $tries = 0; $tries < 9; $tries++, $day = $day->modify('+1 day')) {
+            $moment = $this->time->on($day->format('Y-m-d'), $zone);
+            if ($moment >= $start && ($this->weekdays === [] || in_array(WeeklyHours::DAYS[(int) $day->format('N') - 1], $this->weekdays, true))) {
+                return $moment;
+            }
+        }
 
-        return $today >= $start ? $today : $this->time->on($day->setTime(12, 0)->modify('+1 day')->format('Y-m-d'), $zone);
+        throw new \LogicException('every weekday comes within eight days');
     }
 
     public function toDocument(): array
     {
-        return ['id' => $this->id, 'do' => 'wait', 'until' => ['time' => (string) $this->time, 'clock' => $this->theirs ? 'theirs' : 'ours']];
+        return ['id' => $this->id, 'do' => 'wait', 'until' => ['time' => (string) $this->time, 'clock' => $this->theirs ? 'theirs' : 'ours']
+            + ($this->weekdays === [] ? [] : ['weekdays' => $this->weekdays])];
     }
 }

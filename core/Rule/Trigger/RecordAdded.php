@@ -20,7 +20,7 @@ final readonly class RecordAdded implements Trigger
         return new self($doc->name('type'));
     }
 
-    public function meets(Change\Change $change): bool
+    public function meets(Change\Change $change, string $ruleId): bool
     {
         return $change instanceof Change\RecordAdded && $change->type === $this->type;
     }

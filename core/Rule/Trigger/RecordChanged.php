@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Linnet\Core\Rule\Trigger;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Record\Change;
 use Linnet\Core\Rule\Same;
 
@@ -28,10 +27,10 @@ final readonly class RecordChanged implements Trigger
     {
         $doc->allow('on', 'type', 'field', 'from', 'to');
 
-        return new self($doc->name('type'), $doc->name('field'), self::value($doc, 'from'), self::value($doc, 'to'));
+        return new self($doc->name('type'), $doc->name('field'), $doc->has('from') ? $doc->scalar('from') : null, $doc->has('to') ? $doc->scalar('to') : null);
     }
 
-    public function meets(Change\Change $change): bool
+    public function meets(Change\Change $change, string $ruleId): bool
     {
         return $change instanceof Change\RecordChanged
             && $change->type === $this->type
@@ -50,15 +49,5 @@ final readonly class RecordChanged implements Trigger
         return ['on' => 'record_changed', 'type' => $this->type, 'field' => $this->field]
             + ($this->from === null ? [] : ['from' => $this->from])
             + ($this->to === null ? [] : ['to' => $this->to]);
-    }
-
-    private static function value(Doc $doc, string $key): string|int|float|bool|null
-    {
-        if (! $doc->has($key)) {
-            return null;
-        }
-        $value = $doc->get($key)->value;
-
-        return is_scalar($value) ? $value : throw Unreadable::at("$doc->path.$key", 'value_expected');
     }
 }

@@ -9,13 +9,14 @@ use Linnet\Core\Record\Change\Change;
 /**
  * What starts a rule.
  *
- * @phpstan-sealed RecordAdded|RecordChanged
+ * @phpstan-sealed RecordAdded|RecordChanged|DateReached|GoneQuiet|TextReceived|LabelChanged|FormSent|CalendarReached|TextFate|Started
  */
 interface Trigger
 {
-    public function meets(Change $change): bool;
+    /** @param  string  $ruleId the rule's own id, for what is meant for one rule alone */
+    public function meets(Change $change, string $ruleId): bool;
 
-    /** The type of record a run is about. */
+    /** The type of record a run is about; "person" where it is about the person alone. */
     public function type(): string;
 
     /** @return array<string, mixed> */

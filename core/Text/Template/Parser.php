@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Linnet\Core\Text\Template;
 
 use Linnet\Core\Text\Nearest;
+use Linnet\Core\Text\Template\Node\Code;
 use Linnet\Core\Text\Template\Node\Field;
+use Linnet\Core\Text\Template\Node\Link;
 use Linnet\Core\Text\Template\Node\Modifier;
 use Linnet\Core\Text\Template\Node\ModifierName;
 use Linnet\Core\Text\Template\Node\Node;
@@ -15,12 +17,14 @@ use Linnet\Core\Text\Template\Node\Words;
 /**
  * Reads the merge language.
  *
- *     text   = { words | "{{" ( path | string | "pick:" string { "/" string } ) { "|" modifier } "}}" }
+ *     text   = { words | "{{" ( path | string | "pick:" string { "/" string } ) { "|" modifier } "}}" | "{{" ( "link:" path | "code:" string ) "}}" }
  *     path   = name { "." name }
  *     string = '"' … '"', a backslash before a quote or a backslash
  */
 final class Parser
 {
+    private const PATH = '/\G[\p{L}_][\p{L}\p{N}_]*(?:\.[\p{L}_][\p{L}\p{N}_]*)*/u';
+
     private int $offset = 0;
 
     public function __construct(private readonly string $source)
@@ -67,14 +71,19 @@ final class Parser
             return new Words($literal);
         }
 
-        $path = $this->match('/\G[\p{L}_][\p{L}\p{N}_]*(?:\.[\p{L}_][\p{L}\p{N}_]*)*/u');
+        $path = $this->match(self::PATH);
         if ($path === null) {
             throw $this->error($at, $this->peek('}}') ? 'empty' : 'not_a_field', ['found' => $this->found()]);
         }
 
         $this->space();
         if ($this->peek(':')) {
-            return $path === 'pick' ? $this->pick($at) : throw $this->error($at, 'unknown_tag', ['name' => $path]);
+            return match ($path) {
+                'pick' => $this->pick($at),
+                'link' => $this->link($at),
+                'code' => $this->code($at),
+                default => throw $this->error($at, 'unknown_tag', ['name' => $path]),
+            };
         }
 
         $modifiers = [];
@@ -98,6 +107,31 @@ final class Parser
         $this->close();
 
         return new Pick($this->characters($at), $choices);
+    }
+
+    private function link(int $at): Link
+    {
+        $this->take(':');
+        $this->space();
+        $path = $this->match(self::PATH) ?? throw $this->error($this->offset, 'field_expected', ['after' => 'link']);
+        $this->space();
+        $this->close();
+
+        return new Link($this->characters($at), $path);
+    }
+
+    private function code(int $at): Code
+    {
+        $this->take(':');
+        $this->space();
+        $list = $this->string();
+        if ($list === null || preg_match('/^[a-z0-9][a-z0-9_-]{0,59}$/D', $list) !== 1) {
+            throw $this->error($this->offset, 'list_expected', ['after' => 'code']);
+        }
+        $this->space();
+        $this->close();
+
+        return new Code($this->characters($at), $list);
     }
 
     private function modifier(): Modifier

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Linnet\Core\Text\Template;
 
 use Linnet\Core\Record\Facts;
+use Linnet\Core\Text\Template\Node\Code;
 use Linnet\Core\Text\Template\Node\Field;
+use Linnet\Core\Text\Template\Node\Link;
 use Linnet\Core\Text\Template\Node\Modifier;
 use Linnet\Core\Text\Template\Node\ModifierName;
 use Linnet\Core\Text\Template\Node\Pick;
@@ -22,6 +24,7 @@ final readonly class Renderer
      * @param  string  $locale  BCP 47 or ICU locale
      * @param  string  $currency  ISO 4217 of amounts that name none
      * @param  string  $seed  decides between alternatives; the same seed decides the same
+     * @param  Links  $links  where short links are made
      */
     public function __construct(
         private Facts $facts,
@@ -30,6 +33,7 @@ final readonly class Renderer
         string $locale,
         string $currency = 'GBP',
         private string $seed = '',
+        public Links $links = new Links,
     ) {
         $this->writer = new ValueWriter($now, $zone, $locale, $currency);
     }
@@ -42,6 +46,8 @@ final readonly class Renderer
             $text .= match (true) {
                 $node instanceof Words => $node->words,
                 $node instanceof Field => $this->field($node),
+                $node instanceof Link => $this->link($node),
+                $node instanceof Code => $this->code($node),
                 $node instanceof Pick => $node->choices[crc32($this->seed.'/'.$node->at) % count($node->choices)],
             };
         }
@@ -74,6 +80,23 @@ final readonly class Renderer
         }
 
         return $text ?? $this->writer->plain($value);
+    }
+
+    private function link(Link $link): string
+    {
+        $target = $this->facts->at($link->path);
+        if (! is_string($target) || self::isMissing($target)) {
+            throw TemplateError::at($link->at, 'missing', ['field' => $link->path]);
+        }
+
+        return $this->links->shorten($target, "$this->seed/$link->at");
+    }
+
+    private function code(Code $code): string
+    {
+        $value = $this->facts->at("codes.$code->list");
+
+        return is_string($value) ? $value : throw TemplateError::at($code->at, 'no_code', ['list' => $code->list]);
     }
 
     private static function change(string $text, Modifier $modifier): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Text\Template;
 
+use Linnet\Core\Text\Template\Node\Code;
 use Linnet\Core\Text\Template\Node\Field;
 use Linnet\Core\Text\Template\Node\Node;
 
@@ -25,5 +26,11 @@ final readonly class Template
     public function fields(): array
     {
         return array_values(array_filter($this->nodes, fn (Node $node): bool => $node instanceof Field));
+    }
+
+    /** @return list<string> the lists it takes codes from */
+    public function codeLists(): array
+    {
+        return array_values(array_unique(array_map(fn (Code $code): string => $code->list, array_filter($this->nodes, fn (Node $node): bool => $node instanceof Code))));
     }
 }

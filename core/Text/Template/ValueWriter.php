@@ -7,6 +7,7 @@ namespace Linnet\Core\Text\Template;
 use Linnet\Core\Record\Day;
 use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Money;
+use Linnet\Core\Record\Staff;
 use Linnet\Core\Time\Zone;
 
 /** Writes one value for one receiver's locale and time zone (Unicode CLDR through ICU). */
@@ -42,6 +43,7 @@ final class ValueWriter
             $value instanceof Moment => $this->date($value, Format::DateTime->skeleton() ?? ''),
             $value instanceof Day => $this->date($value, Format::Date->skeleton() ?? ''),
             $value instanceof Money => $this->money($value),
+            $value instanceof Staff => $value->name,
             is_bool($value) => $value ? 'yes' : 'no',
             is_int($value), is_string($value) => (string) $value,
             is_float($value) => rtrim(rtrim(number_format($value, 6, '.', ''), '0'), '.'),

@@ -22,7 +22,7 @@ final readonly class ReservedWords
     {
         $doc->allow('opt_out', 'opt_in', 'help');
         $words = fn (string $key): array => $doc->each($key, fn (Doc $word): string => $word->self(
-            fn (mixed $v): ?string => is_string($v) && self::fold($v) !== '' ? self::fold($v) : null, 'text_expected',
+            fn (mixed $v): ?string => is_string($v) && Folded::of($v) !== '' ? Folded::of($v) : null, 'text_expected',
         ), 1, 50);
 
         return new self($words('opt_out'), $words('opt_in'), $words('help'));
@@ -30,7 +30,7 @@ final readonly class ReservedWords
 
     public function meaning(string $text): Meaning
     {
-        $folded = self::fold($text);
+        $folded = Folded::of($text);
 
         return match (true) {
             in_array($folded, $this->optOut, true) => Meaning::OptOut,
@@ -38,15 +38,5 @@ final readonly class ReservedWords
             in_array($folded, $this->help, true) => Meaning::Help,
             default => Meaning::Talk,
         };
-    }
-
-    /** NFKC, case folded, punctuation and emoji trimmed at the edges, spaces folded. */
-    public static function fold(string $text): string
-    {
-        $text = normalizer_normalize($text, \Normalizer::FORM_KC) ?: $text;
-        $text = preg_replace('/[\s\p{Z}]+/u', ' ', str_replace('’', "'", $text)) ?? $text;
-        $text = preg_replace('/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/u', '', $text) ?? $text;
-
-        return mb_convert_case($text, MB_CASE_FOLD, 'UTF-8');
     }
 }

@@ -1,11 +1,11 @@
 @props(['step', 'page', 'wrong', 'changed', 'typed'])
 @php
-    $text = $page->textOf($step->id);
-    $place = "wording-$step->id";
+    $text = $page->textOf($step->id());
+    $place = "wording-{$step->id()}";
     $error = $wrong[$place] ?? '';
-    $words = $error === '' ? $step->wording->source : ($typed['text'] ?? '');
+    $words = $error === '' ? ($step->outgoing()->wordings->own[0]->text->source ?? '') : ($typed['text'] ?? '');
 @endphp
-<div class="letter" data-step="{{ $step->id }}">
+<div class="letter" data-step="{{ $step->id() }}">
     <div x-data="wording">
         <div @if ($error !== '') hidden @endif x-show="!editing">
             <x-template :step="$step" :page="$page" />
@@ -15,13 +15,13 @@
                 hx-patch="{{ route('rules.draft.update', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-target="#rule" hx-swap="outerHTML">
                 @csrf @method('patch')
                 <input type="hidden" name="part" value="wording">
-                <input type="hidden" name="step" value="{{ $step->id }}">
-                <label class="sr-only" for="text-{{ $step->id }}">The words of this text</label>
-                <textarea class="input" id="text-{{ $step->id }}" name="text" x-ref="text" x-on:input="typed" x-on:keydown.escape="close"
-                    hx-post="{{ route('rules.preview', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-trigger="input changed delay:250ms" hx-target="#preview-{{ $step->id }}" hx-swap="innerHTML" hx-params="step,text"
+                <input type="hidden" name="step" value="{{ $step->id() }}">
+                <label class="sr-only" for="text-{{ $step->id() }}">The words of this text</label>
+                <textarea class="input" id="text-{{ $step->id() }}" name="text" x-ref="text" x-on:input="typed" x-on:keydown.escape="close"
+                    hx-post="{{ route('rules.preview', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-trigger="input changed delay:250ms" hx-target="#preview-{{ $step->id() }}" hx-swap="innerHTML" hx-params="step,text"
                     @if ($error !== '') aria-invalid="true" aria-describedby="{{ $place }}-error" @endif>{{ $words }}</textarea>
                 @if ($error !== '')<p class="error" role="alert" id="{{ $place }}-error"><x-icon name="circle-alert" />{{ $error }}</p>@endif
-                <div id="preview-{{ $step->id }}" aria-live="polite"></div>
+                <div id="preview-{{ $step->id() }}" aria-live="polite"></div>
                 <div class="sm soft my-2">Put in a field (or type <kbd>{</kbd>):
                     <span x-ref="fields">
                     @foreach ($page->fields() as $path => $value)<button class="btn small mr-1 mb-1" type="button" data-field="{{ $path }}" x-on:click="put">{{ str_replace(['_', '.'], ' ', $path) }} <span class="soft">{{ $value === '' ? 'empty' : Str::limit($value, 22) }}</span></button>@endforeach

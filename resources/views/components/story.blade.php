@@ -12,7 +12,7 @@
                     <div class="in">{{ $entry->message->body }}</div>
                 @else
                     <div class="at"><x-time :at="$entry->at" /><br><x-state :message="$entry->message" class="justify-end" /></div>
-                    <div class="out">{{ $entry->message->body }}<div class="by">from the {{ $entry->message->line->name }}, <x-by :message="$entry->message" /> @if ($entry->message->reason) · {{ \App\Sentences\Sentence::of($entry->message->reason) }}@endif</div></div>
+                    <div class="out">{{ $entry->message->body }}<div class="by">@if ($entry->message->colleague()) to {{ $entry->message->colleague() }}, @endif from the {{ $entry->message->line->name }}, <x-by :message="$entry->message" /> @if ($entry->message->reason) · {{ \App\Sentences\Sentence::of($entry->message->reason) }}@endif</div></div>
                 @endif
             </div>
         @endforeach

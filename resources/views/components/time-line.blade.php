@@ -2,10 +2,10 @@
 <section class="time-line" aria-label="Time line">
     <div class="caption">
         <span>As it would go for
-            <details class="word"><summary>{{ $page->sample->person->name() }}, {{ \App\View\RecordSaid::briefly($page->sample, $page->business->zone) }}</summary>
+            <details class="word"><summary>{{ $page->sample->says }}</summary>
                 <form class="change" method="get" action="{{ route('rules.show', $page->rule) }}">
-                    <label class="label" for="sample">Another record</label>
-                    <div class="row"><select class="input" id="sample" name="sample">@foreach ($page->samples as $record)<option value="{{ $record->id }}" @selected($record->is($page->sample))>{{ $record->person->name() }}, {{ \App\View\RecordSaid::briefly($record, $page->business->zone) }}</option>@endforeach</select><button class="btn small go">Show</button></div>
+                    <label class="label" for="sample">Another one</label>
+                    <div class="row"><select class="input" id="sample" name="sample">@foreach ($page->samples as $sample)<option value="{{ $sample->id }}" @selected($sample->id === $page->sample->id)>{{ $sample->says }}</option>@endforeach</select><button class="btn small go">Show</button></div>
                 </form></details>, if nobody answers</span>
         <span class="soft">hours shown in {{ \App\Clock\Said::place($page->receiver->zone) }}, where {{ $page->receiver->who }} is</span>
     </div>
@@ -25,7 +25,7 @@
                 <text x="{{ $day['x'] - 12 }}" y="118">{{ $day['word'] }}</text>
             @endforeach
             <line class="anchor-stem" x1="{{ $page->timeLine->anchorX() }}" y1="98" x2="{{ $page->timeLine->anchorX() }}" y2="38" />
-            <path class="anchor" d="M{{ $page->timeLine->anchorX() }} 38h-46l7 8-7 8h46z" />
+            <path class="anchor" d="M{{ $page->timeLine->anchorX() }} 38h-{{ $page->timeLine->flagWidth() }}l7 8-7 8h{{ $page->timeLine->flagWidth() }}z" />
             <text class="anchor-word" x="{{ $page->timeLine->anchorX() - 5 }}" y="50" text-anchor="end">{{ $page->timeLine->anchorWord }}</text>
             <text x="{{ $page->timeLine->anchorX() - 5 }}" y="70" text-anchor="end">{{ $page->timeLine->anchorTime() }}</text>
             @foreach ($page->timeLine->marks() as $mark)

@@ -8,6 +8,7 @@
         @endforeach
     </nav>
     <form method="get" action="{{ route('conversations.index') }}" class="py-2"><input class="input w-full" type="search" name="find" value="{{ $asked['find'] }}" placeholder="Name or number" aria-label="Find by name or number"></form>
+    @can('view')<p class="pb-2"><x-export /></p>@endcan
     @forelse ($conversations as $item)
         <a class="who" href="{{ route('conversations.show', ['conversation' => $item] + array_filter(['show' => $asked['show'] === 'waiting' ? 'waiting' : null])) }}" @if ($open?->id === $item->id) aria-current="true" @endif>
             <span class="flex justify-between gap-2"><b class="font-semibold">{{ $item->person->name() }}</b>

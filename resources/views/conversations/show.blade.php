@@ -6,12 +6,23 @@
                 <div>
                     <a class="link sm lg:hidden" href="{{ route('conversations.index') }}">All conversations</a>
                     <h1 class="text-[22px]">{{ $conversation->person->name() }}</h1>
-                    <p class="soft sm">with the {{ $conversation->line->name }}, {{ \Linnet\Core\Number\Numbers::pretty($conversation->line->number) }}. It is {{ $now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }}{{ $page->receiver->zone === $business->zone ? ' too' : ' in '.\App\Clock\Said::place($page->receiver->zone) }}.</p>
+                    <p class="soft sm">with the {{ $conversation->line->name }}{{ $conversation->line->number === null ? ', which cannot be answered' : ', '.\Linnet\Core\Number\Numbers::pretty($conversation->line->number) }}. It is {{ $now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }}{{ $page->receiver->zone === $business->zone ? ' too' : ' in '.\App\Clock\Said::place($page->receiver->zone) }}.</p>
                 </div>
                 @can('converse')
-                    @if ($conversation->waiting_since)
-                        <div class="acts"><form method="post" action="{{ route('conversations.done', $conversation) }}">@csrf<button class="btn" title="Nothing more is to be answered">Done</button></form></div>
-                    @endif
+                    <div class="acts">
+                        @if ($conversation->line->number !== null)
+                            <form method="post" action="{{ route('people.line', $conversation->person) }}">@csrf @method('put')
+                                @if ($conversation->person->line_id === $conversation->line_id)
+                                    <button class="btn" name="line" value="" title="Rules may text {{ $page->receiver->who }} from other lines again">Not only this line</button>
+                                @else
+                                    <button class="btn" name="line" value="{{ $conversation->line_id }}" title="Rules that may choose a line text {{ $page->receiver->who }} from this one">Keep to this line</button>
+                                @endif
+                            </form>
+                        @endif
+                        @if ($conversation->waiting_since)
+                            <form method="post" action="{{ route('conversations.done', $conversation) }}">@csrf<button class="btn" title="Nothing more is to be answered">Done</button></form>
+                        @endif
+                    </div>
                 @endcan
             </div>
             <div class="scroll" id="thread" tabindex="0" role="region" aria-label="What was said" hx-get="{{ request()->fullUrl() }}" hx-trigger="every 2s" hx-select="#thread" hx-swap="morph:outerHTML"><x-story :story="$story" /></div>

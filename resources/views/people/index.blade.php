@@ -1,10 +1,12 @@
 <x-page title="People">
-    <div class="head"><div><h1>People</h1><p class="soft">Everybody who can be texted, or has written to us.</p></div></div>
+    <div class="head"><div><h1>People</h1><p class="soft">Everybody who can be texted, or has written to us.</p></div>
+        <div class="acts flex-wrap">@can('administer')<a class="btn" href="{{ route('imports.index', ['type' => 'person']) }}">Take in a file</a>@endcan @can('converse')@can('view')<a class="btn go" href="{{ route('people.create') }}">Add somebody</a>@endcan @endcan</div></div>
     <form class="filters" method="get" aria-label="Which people">
         <label><span class="sm">Name or number</span><input class="input w-60" type="search" name="find" value="{{ $asked['find'] }}"></label>
         <label><span class="sm">Order</span><select class="input" name="order"><option value="name">By name</option><option value="newest" @selected($asked['order'] === 'newest')>Newest first</option></select></label>
         <button class="btn">Show</button>
     </form>
+    @can('view')<p class="mb-1 flex gap-4"><x-export /><a class="link sm" href="{{ request()->fullUrlWithQuery(['as' => 'vcard', 'page' => null]) }}" download>as contacts (vCard)</a></p>@endcan
     @if ($people->isEmpty())
         <x-empty>Nobody here{{ $asked['find'] ? ' by that name or number' : ' yet. People appear when a source brings them, or when they write to one of the lines' }}.</x-empty>
     @else

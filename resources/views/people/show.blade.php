@@ -6,6 +6,7 @@
             <p class="soft">It is {{ $page->now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }}@if ($page->receiver->zone !== $business->zone) (in {{ \App\Clock\Said::place($page->receiver->zone) }}; here it is <x-time :at="$page->now" />)@endif.</p>
         </div>
         <div class="acts">
+            @can('converse')@can('view')<a class="btn" href="{{ route('people.edit', $page->person) }}">Change</a>@endcan @endcan
             @foreach ($page->conversations() as $conversation)
                 <a class="btn" href="{{ route('conversations.show', $conversation) }}"><x-icon name="message-square" />With the {{ $conversation->line->name }}</a>
             @endforeach
@@ -44,13 +45,40 @@
             <dl class="facts">
                 @foreach ($page->person->numbers as $number)
                     <dt>{{ ['mobile' => 'Mobile', 'landline' => 'Landline', 'either' => 'Number', 'other' => 'Number', 'unknown' => 'Number'][$number->kind->value] }}</dt>
-                    <dd>{{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}@if ($number->kind->value === 'either') <span class="soft sm">mobile or landline: the number does not tell</span>@endif</dd>
+                    <dd>{{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}@if ($number->kind->value === 'either') <span class="soft sm">mobile or landline: the number does not tell</span>@endif
+                        @if ($number->alive === false)<br><x-tone tone="bad">nobody has this number</x-tone>@elseif ($number->alive)<br><x-tone tone="well">in use</x-tone>@endif
+                        @if ($number->looked_up_at)<br><span class="soft sm">looked up <x-time :at="$number->looked_up_at" format="D j M H:i" /></span>@endif
+                        @if ($lookup)
+                            @can('converse')@can('view')<form method="post" action="{{ route('numbers.look-up', $number) }}" class="mt-1">@csrf<button class="btn small" aria-label="Look up {{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}">Look up{{ $number->looked_up_at ? ' again' : '' }}</button></form>@endcan @endcan
+                        @endif
+                    </dd>
                 @endforeach
                 <dt>Zone</dt>
                 <dd>{{ implode(', ', array_map(\App\Clock\Said::place(...), array_slice($page->receiver->zones, 0, 3))) }}{{ count($page->receiver->zones) > 3 ? ' and '.(count($page->receiver->zones) - 3).' more' : '' }}, {{ $page->person->zone ? 'set by hand' : 'from the number' }}</dd>
                 @if ($page->person->email)<dt>Email</dt><dd>{{ $page->person->email }}</dd>@endif
                 @foreach ($page->person->fields as $key => $value)<dt>{{ ucfirst(str_replace('_', ' ', $key)) }}</dt><dd>{{ is_scalar($value) ? $value : '' }}</dd>@endforeach
             </dl>
+
+            <h2 class="mt-5 mb-1">Tags and lists</h2>
+            <p class="labels">
+                @forelse ($page->labels() as $label)
+                    @can('converse')@can('view')
+                        <form method="post" action="{{ route('people.labels', $page->person) }}" class="inline">@csrf<input type="hidden" name="kind" value="{{ $label->kind }}"><input type="hidden" name="name" value="{{ $label->name }}"><button class="chip" name="added" value="0" title="Take it away">{{ $label->kind === 'list' ? 'on ' : '' }}{{ $label->name }} <x-icon name="x" /><span class="sr-only">take away</span></button></form>
+                    @endcan @endcan
+                    @cannot('view')<span class="chip">{{ $label->kind === 'list' ? 'on ' : '' }}{{ $label->name }}</span>@endcannot
+                @empty
+                    <span class="soft sm">None.</span>
+                @endforelse
+            </p>
+            @can('converse')@can('view')
+                <form class="flex gap-2 flex-wrap items-end mt-2" method="post" action="{{ route('people.labels', $page->person) }}" aria-label="Add a tag or list">@csrf<input type="hidden" name="added" value="1">
+                    <select class="input" name="kind" aria-label="Tag or list"><option value="tag">Tag</option><option value="list" @selected(old('kind') === 'list')>List</option></select>
+                    <input class="input w-36" name="name" list="labels-known" aria-label="Its name" maxlength="60" @error('name') aria-invalid="true" @enderror>
+                    <datalist id="labels-known">@foreach ($page->knownLabels() as $known)<option value="{{ $known }}"></option>@endforeach</datalist>
+                    <button class="btn small">Add</button>
+                    <x-error name="name" />
+                </form>
+            @endcan @endcan
 
             <h2 class="mt-5 mb-1">Rules under way</h2>
             @forelse ($page->underWay() as $run)
@@ -59,12 +87,20 @@
                 <p class="soft sm">None.</p>
             @endforelse
 
+            @can('converse')@can('view')<x-start-rule :person="$page->person" :record="null" :rules="$page->startable()" />@endcan @endcan
+
             <h2 class="mt-5 mb-1">Consent</h2>
             @forelse ($page->ledger() as $entry)
-                <p class="mb-1 sm"><x-tone :tone="$entry->act === 'withdrawn' ? 'bad' : 'well'" :icon="$entry->act === 'withdrawn' ? 'ban' : 'check'">{{ $entry->act === 'withdrawn' ? 'Said stop' : 'Agreed again' }}</x-tone> <span class="soft"><x-time :at="$entry->at" format="j F Y, H:i" />, by text from {{ \Linnet\Core\Number\Numbers::pretty($entry->number) }}: “{{ Str::limit($entry->wording, 60) }}”</span></p>
+                <p class="mb-1 sm"><x-tone :tone="$entry->act === 'withdrawn' ? 'bad' : 'well'" :icon="$entry->act === 'withdrawn' ? 'ban' : 'check'">{{ $entry->scope === 'marketing' ? ($entry->act === 'withdrawn' ? 'No to offers' : 'Yes to offers') : ($entry->act === 'withdrawn' ? 'Said stop' : 'Agreed again') }}</x-tone> <span class="soft"><x-time :at="$entry->at" format="j F Y, H:i" />@if ($entry->how === 'text'), by text from {{ \Linnet\Core\Number\Numbers::pretty($entry->number) }}@endif: {{ $entry->how === 'text' ? '“'.Str::limit($entry->wording, 60).'”' : Str::limit($entry->wording, 120) }}</span></p>
             @empty
                 <p class="soft sm">Nothing recorded. Texts about what they asked for need no record; offers do.</p>
             @endforelse
+            @can('administer')
+                <details class="mt-6"><summary class="link sm">Erase {{ $page->receiver->who }}…</summary>
+                    <p class="sm mt-2">Removes who they are, their texts, consent and story for good. Records stay, without them. If they had said stop, the number alone is remembered in a form nobody can read.</p>
+                    <form method="post" action="{{ route('people.erase', $page->person) }}" class="mt-2">@csrf @method('delete')<button class="btn small">Erase for good</button></form>
+                </details>
+            @endcan
         </aside>
     </div>
 </x-page>

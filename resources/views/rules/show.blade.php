@@ -5,12 +5,16 @@
         <div class="head">
             <h1>@can('administer')<x-word :word="new \App\View\Rules\Word($page->written->name, 'name', null, 'Name', [], ['value' => $page->written->name])" :page="$page" :wrong="$wrong" :changed="$changed" />@else{{ $page->written->name }}@endcan</h1>
             <div class="acts">
+                <a class="link sm" href="{{ route('rules.results', $page->rule) }}">Results</a>
+                <a class="link sm" href="{{ route('rules.document', $page->rule) }}" download>As a file</a>
                 @if ($page->rule->power->value === 'on')
                     <x-tone tone="well"><b>On since <x-time :at="$page->rule->on_since" format="j F" /></b></x-tone>
                 @else
-                    <x-tone tone="held" icon="pause"><b>Off</b></x-tone>
+                    <x-tone tone="held" icon="pause"><b>{{ $page->rule->power->value === 'retired' ? 'Retired' : 'Off' }}</b></x-tone>
                 @endif
                 @can('administer')
+                    <form method="post" action="{{ route('rules.copy', $page->rule) }}">@csrf<button class="btn">Copy</button></form>
+                    @if ($page->rule->power->value !== 'retired')
                     <form method="post" action="{{ route('rules.power', $page->rule) }}">@csrf @method('put')
                         @if ($page->rule->power->value === 'on')
                             <button class="btn" name="power" value="paused" title="{{ $page->underWay()['live'] }} under way keep their place; nothing leaves until it is on again"><x-icon name="pause" />Switch off</button>
@@ -18,19 +22,34 @@
                             <button @class(['btn', 'go' => ! $page->rule->draft]) name="power" value="on"><x-icon name="play" />Switch on</button>
                         @endif
                     </form>
+                    <details class="word"><summary class="link sm">Retire…</summary>
+                        <div class="change right-0 !left-auto">
+                            <p class="mb-2">{{ $page->underWay()['live'] === 1 ? 'One is' : number_format($page->underWay()['live']).' are' }} under way and will end; {{ $page->underWay()['held'] === 1 ? 'one text that waits' : number_format($page->underWay()['held']).' texts that wait' }} will be dropped. This cannot be undone; the rule can be copied.</p>
+                            <form method="post" action="{{ route('rules.power', $page->rule) }}">@csrf @method('put')<button class="btn" name="power" value="retired">Retire it for good</button></form>
+                        </div>
+                    </details>
+                    @endif
                 @endcan
             </div>
         </div>
 
+        <x-error name="power" />
         @if ($page->rule->draft)
             <div class="panel mt-3 flex flex-wrap gap-3 items-center">
-                <p class="flex-1 min-w-60"><b>Changes not published.</b> Version {{ $page->rule->version?->number }} is still what runs. {{ $page->underWay()['live'] > 0 ? trans_choice('{1} The one under way finishes on it.|[2,*] The :count under way finish on it.', $page->underWay()['live']) : '' }}</p>
+                <p class="flex-1 min-w-60"><b>{{ $page->rule->version ? 'Changes not published.' : 'Not published yet.' }}</b> {{ $page->rule->version ? 'Version '.$page->rule->version->number.' is still what runs.' : 'Nothing of it runs until it is.' }} {{ $page->underWay()['live'] > 0 ? trans_choice('{1} The one under way finishes on it.|[2,*] The :count under way finish on it.', $page->underWay()['live']) : '' }}</p>
                 @can('administer')
-                    <form method="post" action="{{ route('rules.draft.destroy', $page->rule) }}">@csrf @method('delete')<button class="btn">Take the changes back</button></form>
-                    <details class="word"><summary class="btn go !no-underline">Publish changes…</summary>
+                    @if ($page->rule->version)<form method="post" action="{{ route('rules.draft.destroy', $page->rule) }}">@csrf @method('delete')<button class="btn">Take the changes back</button></form>@endif
+                    <details class="word"><summary class="btn go !no-underline">{{ $page->rule->version ? 'Publish changes…' : 'Publish…' }}</summary>
                         <div class="change right-0 !left-auto">
-                            <p class="mb-2">{{ $page->prose->inOneSentence() }} It may not be used for offers to people who have not agreed to them.</p>
-                            <form method="post" action="{{ route('rules.draft.publish', $page->rule) }}">@csrf<button class="btn go">Publish version {{ ($page->rule->version?->number ?? 0) + 1 }}</button></form>
+                            <p class="mb-3 agreement">{{ implode(' ', $page->agreement()) }}</p>
+                            <form method="post" action="{{ route('rules.draft.publish', $page->rule) }}">@csrf
+                                @if ($page->rule->version && $page->underWay()['live'] > 0)
+                                    <fieldset class="mb-3"><legend class="label">The {{ $page->underWay()['live'] }} under way</legend>
+                                        <label class="block"><input type="radio" name="under_way" value="finish" checked> finish by the old words</label>
+                                        <label class="block"><input type="radio" name="under_way" value="move"> go on by the new ones; who stands at a step that is gone is left for you to decide</label>
+                                    </fieldset>
+                                @endif
+                                <button class="btn go">Publish version {{ ($page->rule->version?->number ?? 0) + 1 }}</button></form>
                         </div>
                     </details>
                 @endcan
@@ -46,7 +65,7 @@
         <div class="rule-columns">
             <div class="prose">
                 @foreach ($page->prose->paragraphs() as $paragraph)
-                    <div class="sentence" @if ($paragraph->text) data-step="{{ $paragraph->text->id }}" @endif>
+                    <div class="sentence" @if ($paragraph->depth > 0) data-depth="{{ min($paragraph->depth, 6) }}" @endif @if ($paragraph->text) data-step="{{ $paragraph->text->id() }}" @endif>
                         @if ($paragraph->mark)<span class="mark" aria-hidden="true">{{ $paragraph->mark }}</span>@endif
                         <x-prose-words :parts="$paragraph->parts" :page="$page" :wrong="$wrong" :changed="$changed" />
                         @if ($paragraph->text)<x-letter :step="$paragraph->text" :page="$page" :wrong="$wrong" :changed="$changed" :typed="$typed ?? []" />@endif

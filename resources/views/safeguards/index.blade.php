@@ -9,23 +9,11 @@
                     <input type="hidden" name="table" value="{{ $key }}">
                     <h2>{{ $table['name'] }}</h2>
                     <p class="soft sm mb-2">{{ $table['why'] }}</p>
-                    @foreach ($days as $day => $name)
-                        @php($stretch = old('table') === $key ? [old("week.$day.from"), old("week.$day.to")] : array_map(strval(...), $table['hours']->week[$day][0] ?? ['', '']))
-                        <div class="flex gap-2 items-center mb-1 flex-wrap">
-                            <span class="w-24">{{ $name }}</span>
-                            <input class="input" type="time" name="week[{{ $day }}][from]" value="{{ $stretch[0] }}" aria-label="{{ $name }}, from" @cannot('administer') disabled @endcannot @error("$key-$day") aria-invalid="true" @enderror>
-                            <span>to</span>
-                            <input class="input" type="time" name="week[{{ $day }}][to]" value="{{ $stretch[1] }}" aria-label="{{ $name }}, to" @cannot('administer') disabled @endcannot @error("$key-$day") aria-invalid="true" @enderror>
-                            @foreach (array_slice($table['hours']->week[$day] ?? [], 1) as [$from, $to])<span class="soft">and {{ $from }} to {{ $to }}</span>@endforeach
-                            <x-error :name="$key.'-'.$day" />
-                        </div>
-                    @endforeach
-                    <label class="field mt-3"><span>Days closed, each as 2026-12-25</span>
-                        <input class="input w-full" name="closed" value="{{ old('table') === $key ? old('closed') : implode(', ', $table['hours']->closed) }}" @cannot('administer') disabled @endcannot>
-                        <x-error :name="$key.'-closed'" /></label>
+                    <x-hours :name="$key" :hours="$table['hours']" :mine="old('table') === $key" :locked="! Auth::user()->can('administer')" />
                     @can('administer')<button class="btn">Keep these hours</button>@endcan
                 </form>
             @endforeach
+            @include('safeguards.limits')
         </section>
         <aside>
             <h2 class="mb-2">In the last 30 days</h2>
@@ -33,14 +21,26 @@
                 <dt>Held until a decent hour</dt><dd>{{ $held }}</dd>
                 <dt>Not sent or not started after a stop</dt><dd>{{ $stopped }}</dd>
                 <dt>Not sent because the same words had just gone</dt><dd>{{ $same }}</dd>
+                <dt>Held because they had had enough for now</dt><dd>{{ $capped }}</dd>
+                <dt>Held because the month’s budget was spent</dt><dd>{{ $overBudget }}</dd>
                 <dt>Said stop</dt><dd>{{ $optOuts }}</dd>
             </dl>
+            <p class="mt-3"><a class="link" href="{{ route('safeguards.consent') }}">The consent ledger</a></p>
             <h2 class="mt-6 mb-2">Words that are always obeyed</h2>
-            <dl class="facts">
-                <dt>To stop</dt><dd>{{ implode(', ', $words['opt_out']) }}</dd>
-                <dt>To start</dt><dd>{{ implode(', ', $words['opt_in']) }}</dd>
-                <dt>For help</dt><dd>{{ implode(', ', $words['help']) }}</dd>
-            </dl>
+            @can('administer')
+                <form method="post" action="{{ route('safeguards.words') }}" aria-label="Words that are always obeyed">@csrf @method('put')
+                    @foreach (['opt_out' => 'To stop', 'opt_in' => 'To start again', 'help' => 'For help'] as $kind => $label)
+                        <label class="field"><span>{{ $label }}</span><input class="input w-full" name="{{ $kind }}" value="{{ old($kind, implode(', ', $words[$kind])) }}" @error($kind) aria-invalid="true" @enderror><x-error :name="$kind" /></label>
+                    @endforeach
+                    <button class="btn small">Keep these words</button>
+                </form>
+            @else
+                <dl class="facts">
+                    <dt>To stop</dt><dd>{{ implode(', ', $words['opt_out']) }}</dd>
+                    <dt>To start</dt><dd>{{ implode(', ', $words['opt_in']) }}</dd>
+                    <dt>For help</dt><dd>{{ implode(', ', $words['help']) }}</dd>
+                </dl>
+            @endcan
         </aside>
     </div>
 </x-page>

@@ -17,6 +17,7 @@
         <button class="btn">Show</button>
         @if (array_filter(array_diff_key($asked, ['order' => 1])) !== [])<a class="link" href="{{ route('sent.index') }}">Show all</a>@endif
     </form>
+    <p class="mb-1"><x-export /></p>
     @if ($texts->isEmpty())
         <x-empty>No texts here. Texts appear as rules send them; <a class="link" href="{{ route('rules.index') }}">look at the rules</a>.</x-empty>
     @else
@@ -26,7 +27,7 @@
             @foreach ($texts as $text)
                 <tr>
                     <td class="whitespace-nowrap"><x-time :at="$text->at" format="D j M H:i" /></td>
-                    <td class="whitespace-nowrap"><a class="link" href="{{ route('people.show', $text->person_id) }}">{{ $text->person->name() }}</a><br><span class="soft sm">from the {{ $text->line->name }}</span></td>
+                    <td class="whitespace-nowrap">@if ($text->colleague()) {{ $text->colleague() }}<br><span class="soft sm">about</span> @endif <a class="link" href="{{ route('people.show', $text->person_id) }}">{{ $text->person->name() }}</a><br><span class="soft sm">from the {{ $text->line->name }}</span></td>
                     <td class="max-w-md">{{ $text->body !== '' ? Str::limit($text->body, 150) : '(no words yet)' }}<br><span class="soft sm"><x-by :message="$text" /></span></td>
                     <td class="max-w-60"><x-state :message="$text" /><br><x-reason :reason="$text->reason" />
                         <details class="sm"><summary class="link">Why</summary><x-why :message="$text" /></details></td>

@@ -40,6 +40,14 @@
                             </div>
                             <div class="flex gap-2 flex-wrap justify-end">
                                 <a class="btn small" href="{{ $need->href }}">{{ $need->act }}</a>
+                                @foreach ($need->acts as $act)
+                                    @can($act->can)
+                                        <form method="post" action="{{ $act->href }}">@csrf @if ($act->method !== 'post') @method($act->method) @endif
+                                            @foreach ($act->values as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+                                            <button class="btn small">{{ $act->label }}</button>
+                                        </form>
+                                    @endcan
+                                @endforeach
                                 @if ($need->message !== null)
                                 @can('administer')
                                     <form method="post" action="{{ route('messages.ask-again', $need->message) }}">@csrf<button class="btn small">Try again</button></form>
@@ -78,13 +86,13 @@
 
                 <h2 class="mt-6 mb-1">Rules at work</h2>
                 <table class="table">
-                    <thead><tr><th scope="col">30 days</th><th scope="col" class="n">texts</th><th scope="col" class="n">replied</th></tr></thead>
+                    <thead><tr><th scope="col">30 days</th><th scope="col" class="n">texts</th><th scope="col" class="n">answered</th></tr></thead>
                     <tbody>
                     @foreach ($page->rulesAtWork() as $row)
                         <tr>
                             <td><a class="link" href="{{ route('rules.show', $row['rule']) }}">{{ $row['rule']->name }}</a></td>
                             <td class="n"><a href="{{ route('sent.index', ['rule' => $row['rule']->id, 'state' => 'left']) }}">{{ $row['texts'] }}</a></td>
-                            <td class="n">{{ $row['began'] === 0 ? '–' : round(100 * $row['replied'] / $row['began']).' %' }}</td>
+                            <td class="n"><a href="{{ route('rules.results', $row['rule']) }}">{{ $row['texts'] === 0 ? '–' : round(100 * $row['answered'] / $row['texts']).' %' }}</a></td>
                         </tr>
                     @endforeach
                     </tbody>

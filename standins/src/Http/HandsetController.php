@@ -12,6 +12,7 @@ use Illuminate\Validation\Rule;
 use Standins\Carrier;
 use Standins\Courier;
 use Standins\Handsets;
+use Standins\How;
 use Standins\PhoneSystem;
 
 final class HandsetController
@@ -37,8 +38,8 @@ final class HandsetController
 
     public function call(Request $request, string $number, PhoneSystem $phone, Courier $courier): RedirectResponse
     {
-        $said = $request->validate(['to' => ['required', Rule::in(array_keys(Handsets::LINES))], 'how' => 'required|in:as_usual,twice,broken,wrong_secret']);
-        $phone->call($number, $said['to'], $request->boolean('withheld'), $request->boolean('answered'), $said['how']);
+        $said = $request->validate(['to' => ['required', Rule::in(array_keys(Handsets::LINES))], 'how' => ['required', Rule::enum(How::class)]]);
+        $phone->call($number, $said['to'], $request->boolean('withheld'), $request->boolean('answered'), How::from($said['how']));
         $courier->round();
 
         return back()->with('done', $request->boolean('answered') ? 'You rang, and somebody answered.' : 'It rang and rang. You hung up.');

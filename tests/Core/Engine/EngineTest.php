@@ -5,15 +5,21 @@ declare(strict_types=1);
 namespace Tests\Core\Engine;
 
 use Linnet\Core\Engine\Effect\DropText;
+use Linnet\Core\Engine\Effect\Effect;
 use Linnet\Core\Engine\Effect\SendText;
 use Linnet\Core\Engine\Engine;
+use Linnet\Core\Engine\Fate;
 use Linnet\Core\Engine\Outcome;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\RunState;
-use Linnet\Core\Engine\TextFate;
+use Linnet\Core\Engine\Subject;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Change\CalendarCame;
+use Linnet\Core\Record\Change\Change;
+use Linnet\Core\Record\Change\DateCame;
 use Linnet\Core\Record\Change\RecordAdded;
 use Linnet\Core\Record\Change\RecordChanged;
+use Linnet\Core\Record\Change\WentQuiet;
 use Linnet\Core\Rule\Rule;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -26,12 +32,12 @@ final class EngineTest extends TestCase
 
     /** @param  array<string, mixed>  $again */
     #[DataProvider('policies')]
-    public function testWhatKeepsTwoRunsApart(array $again, ?string $personId, ?string $last, ?string $occasion, string $code): void
+    public function testWhatKeepsTwoRunsApart(array $again, ?int $personId, ?string $last, ?string $occasion, string $code): void
     {
         $rule = Rules::whenCallIsMissed()->again($again)->text('Hi')->build();
         $starts = Engine::start(
-            [new Published('9', $rule, $last === null ? null : new \DateTimeImmutable($last))], new RecordAdded('call'), Situations::at(self::BEGAN), $personId, '5', '77',
-        );
+            [new Published('9', $rule, $last === null ? null : new \DateTimeImmutable($last))], new RecordAdded('call'), Situations::at(self::BEGAN), new Subject($personId, 5), '77',
+        )->starts;
 
         self::assertSame([$occasion, $code], [$starts[0]->occasion, $starts[0]->reason->code]);
     }
@@ -39,18 +45,51 @@ final class EngineTest extends TestCase
     /** @return iterable<string, array<mixed>> */
     public static function policies(): iterable
     {
-        yield 'once for each record' => [['policy' => 'once_per_record'], '3', null, 'record:5', 'start.began'];
-        yield 'once ever for each person' => [['policy' => 'once_per_person'], '3', null, 'person:3', 'start.began'];
-        yield 'every time it comes about' => [['policy' => 'once_per_occasion'], '3', null, 'change:77', 'start.began'];
-        yield 'within the days' => [['policy' => 'not_within', 'days' => 2], '3', '2026-02-28T10:00:01Z', null, 'start.again_too_soon'];
-        yield 'after the days' => [['policy' => 'not_within', 'days' => 2], '3', '2026-02-28T10:00:00Z', 'change:77', 'start.began'];
+        yield 'once for each record' => [['policy' => 'once_per_record'], 3, null, 'record:5', 'start.began'];
+        yield 'once ever for each person' => [['policy' => 'once_per_person'], 3, null, 'person:3', 'start.began'];
+        yield 'every time it comes about' => [['policy' => 'once_per_occasion'], 3, null, 'change:77', 'start.began'];
+        yield 'within the days' => [['policy' => 'not_within', 'days' => 2], 3, '2026-02-28T10:00:01Z', null, 'start.again_too_soon'];
+        yield 'after the days' => [['policy' => 'not_within', 'days' => 2], 3, '2026-02-28T10:00:00Z', 'change:77', 'start.began'];
         yield 'nobody to text' => [['policy' => 'once_per_record'], null, null, null, 'start.nobody'];
+    }
+
+    /**
+     * @param  array<string, mixed>  $trigger
+     * @param  array{every_time: string, once_per_occasion: string}  $expected  by how often it may start
+     */
+    #[DataProvider('occasions')]
+    public function testWhatTellsOneOccasionFromAnother(array $trigger, Change $change, Subject $subject, array $expected): void
+    {
+        $started = [];
+        foreach (array_keys($expected) as $policy) {
+            $document = ['trigger' => $trigger, 'conditions' => ['all' => []]] + Rules::whenCallIsMissed()->again(['policy' => $policy])->text('Hi')->document();
+            $started[$policy] = Engine::start([new Published('9', Rule::fromJson(json_encode($document, JSON_THROW_ON_ERROR)))], $change, Situations::at(self::BEGAN), $subject, '77')->starts[0]->occasion ?? null;
+        }
+
+        self::assertSame($expected, $started);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, Change, Subject, array{every_time: string, once_per_occasion: string}}> */
+    public static function occasions(): iterable
+    {
+        $at = new \DateTimeImmutable('2026-03-14T09:00:00Z');
+        $stamp = $at->getTimestamp();
+        $lesson = new Subject(3, 5, $at);
+        $offset = ['amount' => 1, 'unit' => 'days', 'side' => 'before', 'time' => '10:00'];
+        yield 'something is added' => [['on' => 'record_added', 'type' => 'call'], new RecordAdded('call'), new Subject(3, 5), ['every_time' => 'change:77', 'once_per_occasion' => 'change:77']];
+        // A lesson at the same time is the same occasion, one that was moved is not.
+        yield 'a lesson is added' => [['on' => 'record_added', 'type' => 'booking'], new RecordAdded('booking'), $lesson, ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:$stamp"]];
+        yield 'a lesson changes' => [['on' => 'record_changed', 'type' => 'booking', 'field' => 'state'], new RecordChanged('booking', ['state' => 'booked'], ['state' => 'came']), $lesson, ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:$stamp"]];
+        // What comes by the clock comes once, even where it is looked for twice.
+        yield 'a date comes' => [['on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at', 'offset' => $offset], new DateCame('9', $at->modify('-1 day'), $at, false), $lesson, ['every_time' => "date:record:5:$stamp", 'once_per_occasion' => "date:record:5:$stamp"]];
+        yield 'it goes quiet' => [['on' => 'gone_quiet', 'type' => 'basket', 'while' => ['all' => []], 'for' => ['amount' => 1, 'unit' => 'hours']], new WentQuiet('9', $at), new Subject(3, 5), ['every_time' => "quiet:record:5:$stamp", 'once_per_occasion' => "quiet:record:5:$stamp"]];
+        yield 'the calendar comes' => [['on' => 'calendar', 'at' => '2026-03-14T09:00', 'audience' => ['of' => 'person', 'condition' => ['all' => []]]], new CalendarCame('9', $at), new Subject(3), ['every_time' => "calendar:person:3:$stamp", 'once_per_occasion' => "calendar:person:3:$stamp"]];
     }
 
     public function testARuleThatDoesNotConcernTheChangeIsNotSpokenOf(): void
     {
         $rule = Rules::whenCallIsMissed()->text('Hi')->build();
-        $start = fn ($change): array => Engine::start([new Published('9', $rule)], $change, Situations::at(self::BEGAN), '3', '5', '77');
+        $start = fn ($change): array => Engine::start([new Published('9', $rule)], $change, Situations::at(self::BEGAN), new Subject(3, 5), '77')->starts;
 
         self::assertSame([], $start(new RecordAdded('booking')));
         self::assertSame([], $start(new RecordChanged('call', [], ['outcome' => 'missed'])));
@@ -61,15 +100,15 @@ final class EngineTest extends TestCase
         $document = Rules::whenCallIsMissed()->text('Hi')->document();
         $rule = Rule::fromJson(json_encode(['conditions' => ['all' => []], 'trigger' => ['on' => 'record_changed', 'type' => 'job', 'field' => 'stage', 'to' => 'Ready']] + $document, JSON_THROW_ON_ERROR));
 
-        self::assertTrue($rule->trigger->meets(new RecordChanged('job', ['stage' => 'Doing'], ['stage' => 'ready'])));
-        self::assertFalse($rule->trigger->meets(new RecordChanged('job', ['stage' => 'Ready'], ['stage' => 'Done'])));
-        self::assertFalse($rule->trigger->meets(new RecordChanged('job', ['name' => 'a'], ['name' => 'Ready'])));
+        self::assertTrue($rule->trigger->meets(new RecordChanged('job', ['stage' => 'Doing'], ['stage' => 'ready']), '9'));
+        self::assertFalse($rule->trigger->meets(new RecordChanged('job', ['stage' => 'Ready'], ['stage' => 'Done']), '9'));
+        self::assertFalse($rule->trigger->meets(new RecordChanged('job', ['name' => 'a'], ['name' => 'Ready']), '9'));
     }
 
     public function testAConditionThatFailsAndAnOptOutAreSaid(): void
     {
         $rule = Rules::whenCallIsMissed()->onlyIf(['hours' => 'closed'])->text('Hi')->build();
-        $code = fn (Rule $rule, bool $optedOut): string => Engine::start([new Published('9', $rule)], new RecordAdded('call'), Situations::at(self::BEGAN, optedOut: $optedOut), '3', '5', '77')[0]->reason->code;
+        $code = fn (Rule $rule, bool $optedOut): string => Engine::start([new Published('9', $rule)], new RecordAdded('call'), Situations::at(self::BEGAN, optedOut: $optedOut), new Subject(3, 5), '77')->starts[0]->reason->code;
 
         self::assertSame('condition.open', $code($rule, false));
         self::assertSame('start.opted_out', $code(Rules::whenCallIsMissed()->text('Hi')->build(), true));
@@ -87,16 +126,16 @@ final class EngineTest extends TestCase
         $first = self::look($rule, $began, '2026-03-02T10:02:00Z');
         self::assertSame(['s2', null, ['send s2/1']], self::summary($first));
 
-        $held = self::look($rule, $first, '2026-03-02T12:00:00Z', ['s2/1' => TextFate::Waiting]);
+        $held = self::look($rule, $first, '2026-03-02T12:00:00Z', ['s2/1' => Fate::waiting()]);
         self::assertSame(['s2', null, []], self::summary($held));
 
-        $left = self::look($rule, $held, '2026-03-02T13:00:00Z', ['s2/1' => TextFate::Left]);
+        $left = self::look($rule, $held, '2026-03-02T13:00:00Z', ['s2/1' => Fate::left(new \DateTimeImmutable('2026-03-02T13:00:00Z'))]);
         self::assertSame(['s3', '2026-03-03 13:00:00', []], self::summary($left));
 
         $second = self::look($rule, $left, '2026-03-03T13:00:00Z');
         self::assertSame(['s5', null, ['send s5/1']], self::summary($second));
 
-        $over = self::look($rule, $second, '2026-03-03T13:00:00Z', ['s5/1' => TextFate::Left]);
+        $over = self::look($rule, $second, '2026-03-03T13:00:00Z', ['s5/1' => Fate::left(new \DateTimeImmutable('2026-03-03T13:00:00Z'))]);
         self::assertSame([null, null, []], self::summary($over));
         self::assertSame('no answer', $over->state->outcome);
     }
@@ -125,7 +164,7 @@ final class EngineTest extends TestCase
         $looked = self::look($rule, $began, '2026-03-02T11:00:00Z', replied: '2026-03-02T10:30:00Z');
 
         self::assertSame([null, null, []], self::summary($looked));
-        self::assertSame(['condition.replied'], array_map(fn (Reason $r): string => $r->code, $looked->trace));
+        self::assertSame(['run.not_going_on'], array_map(fn (Reason $r): string => $r->code, $looked->trace));
     }
 
     public function testNothingIsWantedAfterAnOptOut(): void
@@ -145,7 +184,7 @@ final class EngineTest extends TestCase
                 $outcome = self::look($rule, $outcome, $now->format(DATE_ATOM), $fates, optedOut: $look >= $outAt);
                 foreach ($outcome->effects as $effect) {
                     self::assertFalse($effect instanceof SendText && $look >= $outAt, 'a text was wanted after the opt-out');
-                    $fates[$effect->name] = TextFate::Left;
+                    $fates += $effect instanceof SendText ? [$effect->name => Fate::left($now)] : [];
                 }
                 if ($outcome->state->isOver()) {
                     break;
@@ -165,7 +204,7 @@ final class EngineTest extends TestCase
         self::assertEquals($a->state, RunState::fromArray($a->state->toArray()));
     }
 
-    /** @param  array<string, TextFate>  $fates */
+    /** @param  array<string, Fate>  $fates */
     private static function look(Rule $rule, ?Outcome $before, string $now, array $fates = [], ?string $replied = null, bool $optedOut = false): Outcome
     {
         return Engine::advance(
@@ -179,7 +218,11 @@ final class EngineTest extends TestCase
     private static function summary(Outcome $outcome): array
     {
         return [$outcome->state->step, $outcome->wake?->format('Y-m-d H:i:s'), array_map(
-            fn ($effect): string => $effect instanceof DropText ? "drop $effect->name {$effect->reason->code}" : "send $effect->name", $outcome->effects,
+            fn (Effect $effect): string => match (true) {
+                $effect instanceof DropText => "drop $effect->name {$effect->reason->code}",
+                $effect instanceof SendText => "send $effect->name",
+                default => $effect::class,
+            }, $outcome->effects,
         )];
     }
 }

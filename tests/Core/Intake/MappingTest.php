@@ -9,6 +9,10 @@ use Linnet\Core\Intake\Cleaned;
 use Linnet\Core\Intake\LeftOut;
 use Linnet\Core\Intake\Mapping;
 use Linnet\Core\Intake\Refused;
+use Linnet\Core\Intake\Targets;
+use Linnet\Core\Record\Field;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\RecordType;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -20,16 +24,16 @@ final class MappingTest extends TestCase
 
     public function testCleansWhatAnAwkwardSystemSends(): void
     {
-        $cleaned = self::mapping()->clean(self::DELIVERY);
+        $cleaned = self::clean(self::DELIVERY);
 
         self::assertInstanceOf(Cleaned::class, $cleaned);
-        self::assertSame(['OQ-1', '+447700900123', null], [$cleaned->externalId, $cleaned->number?->e164, $cleaned->note]);
+        self::assertSame(['OQ-1', '+447700900123', null], [$cleaned->externalId, $cleaned->person->number?->e164, $cleaned->note]);
         self::assertSame(['outcome' => 'missed', 'line' => '+447700900100', 'started_at' => '2026-03-02T10:10:00Z', 'rang_for' => 14250], $cleaned->fields);
     }
 
     public function testNullWhereSomebodyAnsweredIsLeftOut(): void
     {
-        $left = self::mapping()->clean(['why' => null] + self::DELIVERY);
+        $left = self::clean(['why' => null] + self::DELIVERY);
 
         self::assertInstanceOf(LeftOut::class, $left);
         self::assertSame('intake.left_out_said', $left->reason->code);
@@ -37,10 +41,10 @@ final class MappingTest extends TestCase
 
     public function testAWithheldNumberKeepsTheRecordAndSaysSo(): void
     {
-        $cleaned = self::mapping()->clean(['cli' => 'WITHHELD'] + self::DELIVERY);
+        $cleaned = self::clean(['cli' => 'WITHHELD'] + self::DELIVERY);
 
         self::assertInstanceOf(Cleaned::class, $cleaned);
-        self::assertNull($cleaned->number);
+        self::assertNull($cleaned->person->number);
         self::assertSame('number.withheld', $cleaned->note?->code);
     }
 
@@ -48,7 +52,7 @@ final class MappingTest extends TestCase
     public function testSaysWhyADeliveryCannotBeUsed(mixed $delivery, string $code): void
     {
         try {
-            self::mapping()->clean($delivery);
+            self::clean($delivery);
             self::fail('It was taken.');
         } catch (Refused $e) {
             self::assertSame("intake.$code", $e->reason()->code);
@@ -62,22 +66,28 @@ final class MappingTest extends TestCase
         yield 'a list' => [[self::DELIVERY], 'not_an_object'];
         yield 'no name of its own' => [['ref' => ' '] + self::DELIVERY, 'no_external_id'];
         yield 'an object where a value should be' => [['ref' => ['a' => 1]] + self::DELIVERY, 'not_a_value'];
-        yield 'a list for a number' => [['cli' => ['07700']] + self::DELIVERY, 'not_a_phone'];
+        yield 'a list for a number' => [['cli' => ['a' => '07700']] + self::DELIVERY, 'not_a_value'];
         yield 'no line' => [['ddi' => 'desk'] + self::DELIVERY, 'not_a_phone'];
         yield 'no time' => [['t0' => 'yesterday'] + self::DELIVERY, 'not_unix'];
         yield 'a time from another age' => [['t0' => 9e18] + self::DELIVERY, 'not_unix'];
         yield 'no number of seconds' => [['ring' => ['ms' => 'long']] + self::DELIVERY, 'not_a_number'];
     }
 
-    private static function mapping(): Mapping
+    private static function clean(mixed $delivery): Cleaned|LeftOut
     {
+        $type = new RecordType('call', 'Call', [
+            'outcome' => new Field('outcome', 'Outcome', FieldKind::Choice, ['missed', 'answered']), 'line' => new Field('line', 'Line', FieldKind::Line),
+            'started_at' => new Field('started_at', 'Started', FieldKind::DateTime), 'rang_for' => new Field('rang_for', 'Rang for', FieldKind::Number),
+        ]);
+
         return Mapping::read(Doc::of([
-            'type' => 'call', 'country' => 'GB', 'only_if' => [['at' => 'why', 'test' => 'not_null', 'otherwise' => 'somebody answered.']],
-            'external_id' => ['at' => 'ref'], 'number' => ['at' => 'cli'],
+            'type' => 'call', 'country' => 'GB', 'zone' => 'Europe/London',
+            'only_if' => [['at' => 'why', 'test' => 'not_null', 'otherwise' => 'somebody answered.']],
+            'external_id' => ['at' => 'ref'], 'person' => ['number' => ['at' => 'cli']],
             'fields' => [
-                'outcome' => ['always' => 'missed'], 'line' => ['at' => 'ddi', 'clean' => 'phone'],
-                'started_at' => ['at' => 't0', 'clean' => 'unix_milliseconds'], 'rang_for' => ['at' => 'ring.ms', 'clean' => 'number'],
+                'outcome' => ['always' => 'missed'], 'line' => ['at' => 'ddi'],
+                'started_at' => ['at' => 't0', 'clean' => [['do' => 'unix', 'unit' => 'milliseconds']]], 'rang_for' => ['at' => 'ring.ms'],
             ],
-        ]));
+        ]))->clean($delivery, Targets::of($type, new RecordType('person', 'Person', [])));
     }
 }

@@ -14,6 +14,11 @@ use Tests\Support\Rules;
 
 final class RuleDocumentTest extends TestCase
 {
+    private const READERS_ALONE = [
+        'document.step_twice', 'document.wording_twice', 'document.not_before', 'document.recurrence_expected', 'document.day_and_time_expected', 'document.day_expected', 'document.last_before_first',
+        'document.not_reached_by', 'document.email_expected', 'document.word_expected', 'document.address_expected',
+    ];
+
     #[DataProvider('files')]
     public function testAFileIsWrittenBackByteForByte(string $json): void
     {
@@ -63,21 +68,27 @@ final class RuleDocumentTest extends TestCase
     public function testTheSchemaAndTheReaderAgree(): void
     {
         mt_srand(5);
-        $document = self::everything()->document();
+        $documents = [self::everything()->document()];
+        foreach (self::files() as [$file]) {
+            $documents[] = (array) json_decode($file, true, 64, JSON_THROW_ON_ERROR);
+        }
         $refused = 0;
-        for ($i = 0; $i < 1500; $i++) {
-            $mutant = self::mutate($document);
+        for ($i = 0; $i < 3000; $i++) {
+            $mutant = self::mutate($documents[$i % count($documents)]);
             $json = json_encode($mutant, JSON_THROW_ON_ERROR);
-            $read = true;
+            $problems = [];
             try {
                 $rule = Rule::fromJson($json);
                 self::assertSame($rule->toJson(), Rule::fromJson($rule->toJson())->toJson());
             } catch (Unreadable $e) {
-                // What JSON Schema cannot say is the reader's alone: names given twice, the merge language.
-                $read = array_filter($e->problems, fn (Problem $p): bool => $p->reason->code !== 'document.step_twice' && ! str_starts_with($p->reason->code, 'template.')) === [];
+                $problems = $e->problems;
                 $refused++;
             }
-            self::assertSame($read, self::schemaTakes(json_decode($json)), $json);
+            // What JSON Schema cannot say, or says more loosely, is the reader's alone: names given twice, days that exist, the merge language.
+            $both = array_filter($problems, fn (Problem $p): bool => ! in_array($p->reason->code, self::READERS_ALONE, true) && ! str_starts_with($p->reason->code, 'template.'));
+            if ($problems === [] || $both !== []) {
+                self::assertSame($problems === [], self::schemaTakes(json_decode($json)), $json);
+            }
         }
         self::assertGreaterThan(500, $refused);
     }
@@ -112,9 +123,10 @@ final class RuleDocumentTest extends TestCase
 
     private static function schemaTakes(mixed $document): bool
     {
-        static $schema = null;
+        static $schema = null, $validator = null;
         $schema ??= json_decode((string) file_get_contents(__DIR__.'/../../../docs/formats/rule-1.schema.json'));
+        $validator ??= new Validator;
 
-        return (new Validator)->validate($document, $schema)->isValid();
+        return $validator->validate($document, $schema)->isValid();
     }
 }

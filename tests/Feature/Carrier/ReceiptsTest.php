@@ -6,6 +6,7 @@ namespace Tests\Feature\Carrier;
 
 use App\Models\Message;
 use App\Models\MessageState;
+use App\Models\Number;
 use App\Models\Receipt;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -51,6 +52,34 @@ final class ReceiptsTest extends TestCase
         self::assertSame([], $this->handedOver);
     }
 
+    public function testANumberSaidToBeNobodysHasSomebodyOnceATextArrives(): void
+    {
+        $this->textFrom(self::WEN, 'HELP');
+        $this->work();
+        $alive = fn (): ?bool => Number::query()->where('e164', self::WEN)->firstOrFail()->alive;
+
+        $this->receipt('failed', '10:00:02', ['code' => 'no_such_number'])->assertOk();
+        self::assertFalse($alive());
+        $this->receipt('arrived', '10:00:05')->assertOk();
+        self::assertTrue($alive());
+    }
+
+    public function testHelpIsAnsweredOnceADayWhateverElseWas(): void
+    {
+        foreach (['STOP', 'START', 'HELP', 'HELP'] as $word) {
+            $this->textFrom(self::WEN, $word);
+            $this->work();
+        }
+        $this->travelToMoment('2026-03-03 10:01');
+        $this->textFrom(self::WEN, 'HELP');
+        $this->work();
+
+        self::assertSame(
+            ['you will get', 'welcome back', 'Call us on', 'Call us on'],
+            array_map(fn (array $text): string => preg_match('/you will get|welcome back|Call us on/', $text['text'], $found) === 1 ? $found[0] : $text['text'], $this->handedOver),
+        );
+    }
+
     public function testATextThatComesInTwiceIsKeptOnce(): void
     {
         $this->textFrom(self::WEN, 'Hello?', 'H1')->assertOk();
@@ -70,13 +99,16 @@ final class ReceiptsTest extends TestCase
         self::assertSame(0, Message::query()->count());
     }
 
-    /** @return TestResponse<Response> */
-    private function receipt(string $fate, string $time): TestResponse
+    /**
+     * @param  array<string, string>  $with
+     * @return TestResponse<Response>
+     */
+    private function receipt(string $fate, string $time, array $with = []): TestResponse
     {
         $message = Message::query()->where('origin', 'words')->firstOrFail();
 
         return $this->fromCarrier([
             'kind' => 'receipt', 'ref' => 'C1', 'key' => "0e1d9a52-7f6c-4b58-9c3e-05b0a7e0d1f4:$message->id", 'fate' => $fate, 'at' => "2026-03-02T{$time}Z",
-        ]);
+        ] + $with);
     }
 }

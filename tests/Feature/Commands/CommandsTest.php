@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Commands;
 
+use App\Console\Commands\Reference;
 use Illuminate\Support\Facades\Artisan;
 use Tests\Feature\TestCase;
 
@@ -38,10 +39,17 @@ final class CommandsTest extends TestCase
         self::assertSame(['text' => 'Ana, tomorrow at 10:00'], $this->print('linnet:render', [
             'template' => '{{ first_name }}, {{ lesson.starts | as: "relative day" }} at {{ lesson.starts | as: "time" }}',
         ] + $with));
-        self::assertSame(['problem' => ['at' => 6, 'says' => 'There is no value for “last_name”, and the text gives nothing to say instead.']], $this->print('linnet:render', [
+        self::assertSame(['problem' => ['at' => 6, 'says' => 'There is no value for “last name”, and the text gives nothing to say instead.']], $this->print('linnet:render', [
             'template' => 'Hi {{ last_name }}',
         ] + $with));
         self::assertSame(2, Artisan::call('linnet:render', ['template' => 'Hi', '--at' => 'noon']));
+    }
+
+    public function testThePagesOfTheFormatsAreThoseOfTheirSchemas(): void
+    {
+        foreach (Reference::PAGES as $page) {
+            self::assertSame(Reference::page($page), file_get_contents(base_path("docs/formats/$page.md")), 'Run php artisan linnet:reference.');
+        }
     }
 
     /**

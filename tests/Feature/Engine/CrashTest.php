@@ -56,9 +56,9 @@ final class CrashTest extends TownTestCase
         $callers = [];
         for ($i = 0; $i < $many; $i++) {
             $callers[] = $caller = sprintf('+447700900%03d', 200 + $this->calls++);
-            resolve(Deliveries::class)->take(Source::query()->firstOrFail(), (string) json_encode([
+            resolve(Deliveries::class)->take(Source::query()->where('key', 'phone')->firstOrFail(), (string) json_encode([
                 'ref' => $caller, 'cli' => $caller, 'ddi' => $line, 't0' => 1772445580000, 'ring' => ['ms' => 20000], 'why_unanswered' => 'rang out',
-            ]), true);
+            ]), [], null);
         }
 
         return $callers;

@@ -7,6 +7,8 @@ namespace Tests\Feature\Rules;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleVersion;
+use Illuminate\Http\UploadedFile;
+use Linnet\Core\Gate\Power;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
 
@@ -109,6 +111,61 @@ final class RuleDraftTest extends TestCase
         );
     }
 
+    public function testAStarterAndACopyAreDraftsOfTheirOwn(): void
+    {
+        $this->get('/starters')->assertOk()->assertSee('Lesson tomorrow')->assertSee('1 day before the date “Starts” of a booking');
+        $this->post('/starters/lesson-reminder')->assertRedirect();
+        $this->post('/starters/..%2Fpeople')->assertNotFound();
+        $starter = Rule::query()->orderByDesc('id')->firstOrFail();
+        self::assertSame(['Lesson tomorrow', Power::Paused, null], [$starter->name, $starter->power, $starter->version_id]);
+        $this->post('/records/booking', ['fields' => ['lesson' => 'Tour', 'state' => 'booked', 'starts_at' => '2026-03-10T10:00', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
+        $this->get("/rules/$starter->id")->assertSee('By the dates of the next four weeks it would begin about one time a week, and send up to one text for');
+
+        $this->post("/rules/{$this->rule->id}/copy")->assertRedirect();
+        $copy = Rule::query()->orderByDesc('id')->firstOrFail();
+        $this->post("/rules/$copy->id/draft/publish")->assertSessionHasNoErrors();
+        // Other rules call the first by its key; the copy has one of its own.
+        self::assertSame(['front-desk-missed-call', 'front-desk-missed-call-2'], [$this->rule->refresh()->key, $copy->refresh()->key]);
+    }
+
+    public function testARetiredRuleEndsWhatIsUnderWayAndStaysRetired(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->get(route('rules.show', $this->rule))->assertSee('One is under way and will end; 0 texts that wait will be dropped.');
+        $this->put(route('rules.power', $this->rule), ['power' => 'retired'])->assertSessionHas('done', 'The rule is retired. What was under way has ended.');
+        $this->travelToMoment('2026-03-02 10:10');
+        $this->missedCall(self::WEN);
+        $this->work();
+
+        self::assertSame([], $this->handedOver);
+        $this->put(route('rules.power', $this->rule), ['power' => 'on'])->assertSessionHas('done', 'It was retired. Make a copy to use it again.');
+        self::assertSame(Power::Retired, $this->rule->refresh()->power);
+    }
+
+    public function testPublishingIsAgreedToInOnePlainParagraph(): void
+    {
+        foreach ([self::WEN, '+447700900308', '+447700900315'] as $number) {
+            $this->missedCall($number);
+        }
+        $this->textFrom('+447700900322', 'STOP');
+        $this->work();
+        $this->patch(route('rules.draft.update', $this->rule), ['part' => 'wait', 'step' => 'breathe', 'amount' => '5', 'value' => 'minutes']);
+        $agreement = fn (): string => (string) preg_replace('/.*agreement">(.*?)<\/p>.*/s', '$1', (string) $this->get(route('rules.show', $this->rule))->getContent());
+
+        $first = $agreement();
+        self::assertStringStartsWith('When a call is missed on the front desk, while we are open: 2 texts, until they reply. Today it could reach 3', $first);
+        self::assertStringContainsString('For Jon, the first text would leave Mon 2 March 10:05: “Osier Quay Boathouse: Hello Jon', html_entity_decode($first));
+        self::assertStringContainsString('By the last four weeks it would begin about one time a week, and send up to two texts for', $first);
+        self::assertStringEndsWith('It may not be used for offers to people who have not agreed to them.', $first);
+
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        self::assertStringContainsString('As it was until now, it sent about one text a week, for ', $agreement());
+        $this->rule->update(['draft' => ['steps' => array_map(fn (array $step): array => $step['do'] === 'text' ? ['kind' => 'marketing'] + $step : $step, $this->rule->refresh()->written()->toDocument()['steps'])] + $this->rule->written()->toDocument()]);
+        self::assertStringContainsString('Today it could reach 0 people: those with a number that takes texts who have agreed to offers.', $agreement());
+    }
+
     public function testThePreviewShowsTheWordsBeingTypedOrWhatIsWrongWithThem(): void
     {
         $this->missedCall(self::WEN);
@@ -118,5 +175,25 @@ final class RuleDraftTest extends TestCase
         $preview('Hi {{ first_name }} “now”')->assertSee('Hi Wen “now”')->assertSee('make it cost more');
         $preview('Hi {{ first_name | uper }}')->assertSee('Did you mean “upper”?');
         $preview('Hi {{ nickname }}')->assertSee('There is no value for “nickname”');
+    }
+
+    public function testARuleGoesOutAsAFileAndComesInAsADraftThatIsOff(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        $document = (string) $this->get('/rules/1/document')->assertOk()->getContent();
+        $take = fn (string $json) => $this->post('/rules', ['file' => UploadedFile::fake()->createWithContent('rule.json', $json)]);
+        $take($document)->assertSessionHasNoErrors();
+        $rule = Rule::query()->orderByDesc('id')->firstOrFail();
+
+        self::assertSame(json_decode($document, true), $rule->draft);
+        self::assertSame([Power::Paused, null], [$rule->power, $rule->version_id]);
+        $this->put("/rules/$rule->id/power", ['power' => 'on'])->assertSessionHas('done', 'Publish it first: nothing of it runs yet.');
+        $this->get("/rules/$rule->id")->assertOk()->assertSee('Not published yet.');
+        $this->get('/rules')->assertOk();
+        $this->post("/rules/$rule->id/draft/publish")->assertRedirect();
+        self::assertSame(1, $rule->refresh()->version?->number);
+        $take(str_replace('"do": "wait"', '"do": "wiat"', $document))->assertSessionHasErrors('file');
+        self::assertStringContainsString('$.steps[0].do: “wiat” is not one of', (string) session('errors')?->first('file'));
+        $take('{')->assertSessionHasErrors('file');
     }
 }

@@ -5,9 +5,15 @@ declare(strict_types=1);
 namespace Tests\Feature\Screens;
 
 use App\Models\Business;
+use App\Models\Consent;
 use App\Models\Conversation;
+use App\Models\Form;
+use App\Models\Line;
 use App\Models\Message;
+use App\Models\Pool;
 use App\Models\Role;
+use App\Models\Rule;
+use Linnet\Core\Gate\Power;
 use Tests\Feature\TestCase;
 
 final class ScreensTest extends TestCase
@@ -60,10 +66,45 @@ final class ScreensTest extends TestCase
         $this->app->make('db')->listen(function () use (&$queries): void {
             $queries++;
         });
-        foreach (['/people', '/sent', '/rules', '/sources/1', '/conversations'] as $page) {
+        foreach (['/people', '/sent', '/rules', '/sources/phone', '/conversations'] as $page) {
             $queries = 0;
             $this->get($page)->assertOk();
             self::assertLessThan(16, $queries, $page);
+        }
+    }
+
+    public function testAPageAsksAsMuchForManyRowsAsForFew(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        $queries = 0;
+        $this->app->make('db')->listen(function () use (&$queries): void {
+            $queries++;
+        });
+        $asked = function () use (&$queries): array {
+            $many = [];
+            foreach (['/lines', '/settings/forms', '/settings/wordings', '/people', '/rules', '/safeguards/consent', '/people/'.$this->person(self::WEN)->id] as $page) {
+                $queries = 0;
+                $this->get($page)->assertOk();
+                $many[$page] = $queries;
+            }
+
+            return $many;
+        };
+        $fill = function (int $from): void {
+            for ($i = $from; $i < $from + 8; $i++) {
+                Line::query()->create(['key' => "line-$i", 'name' => "line $i", 'number' => "+4477009007$i", 'power' => Power::On]);
+                Form::query()->create(['key' => "form-$i", 'name' => "Form $i", 'power' => Power::On]);
+                Pool::query()->create(['name' => "pool-$i", 'wordings' => [['id' => 'w', 'text' => 'Hello']]]);
+                Consent::query()->create(['person_id' => 1, 'number' => self::WEN, 'act' => 'granted', 'scope' => 'marketing', 'how' => 'text', 'at' => now()]);
+                Rule::query()->firstOrFail()->replicate(['key', 'name'])->fill(['key' => "rule-$i", 'name' => "Rule $i"])->save();
+            }
+        };
+        $fill(10);
+        $few = $asked();
+        $fill(20);
+
+        foreach ($asked() as $page => $many) {
+            self::assertLessThanOrEqual($few[$page], $many, $page);
         }
     }
 

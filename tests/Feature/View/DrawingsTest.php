@@ -12,12 +12,17 @@ use App\View\Rules\Prose;
 use App\View\Rules\TimeLine;
 use App\View\Rules\Word;
 use App\View\Today\DayDrawn;
-use Linnet\Core\Rehearsal\OneRecord;
+use Linnet\Core\Engine\Subject;
+use Linnet\Core\Rehearsal\Paper\Sheet;
+use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\Rehearsed;
+use Linnet\Core\Rule\Rule as Written;
 use Linnet\Core\Time\WeeklyHours;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
 use Tests\Support\Rules;
 use Tests\Support\Situations;
+use Tests\Support\Worlds;
 
 final class DrawingsTest extends TestCase
 {
@@ -49,6 +54,17 @@ final class DrawingsTest extends TestCase
         $mark = $this->draw(Rules::whenCallIsMissed()->text('Hello {{ last_name }}'), 'Europe/London', '2026-03-02T10:00:00Z')->marks()[0];
 
         self::assertSame([true, 'not sent'], [$mark['lost'], $mark['why']]);
+    }
+
+    public function testTheFlagIsAsWideAsItsWordAndTheTextsBeginBehindIt(): void
+    {
+        $now = '2026-03-02T10:00:00Z';
+        $of = fn (string $word): TimeLine => new TimeLine($this->rehearse($rule = Rules::whenCallIsMissed()->text('First')->build(), 'Europe/London', $now), Situations::policy()->serviceHours, 'Europe/London', $word, $rule);
+
+        [$short, $long] = [$of('call'), $of('member’s anniversary')];
+        self::assertSame([46.0, 156.0], [$short->flagWidth(), $long->flagWidth()]);
+        self::assertGreaterThanOrEqual($long->flagWidth(), $long->anchorX());
+        self::assertLessThan($long->anchorX(), $short->anchorX());
     }
 
     public function testTheDayIsDrawnByTheHoursOfItsOwnLength(): void
@@ -89,7 +105,7 @@ final class DrawingsTest extends TestCase
         yield 'a field' => [['field' => 'call.why', 'test' => 'contains', 'value' => 'rang'], 'at any time, and the why unanswered contains “rang”'];
         yield 'a person’s field' => [['field' => 'first_name', 'test' => 'filled'], 'at any time, and the first name is filled in'];
         yield 'one of several' => [['any' => [['hours' => 'open'], ['field' => 'call.rang_for', 'test' => 'more', 'value' => 9]]], 'at any time, and we are open or the rang for (milliseconds) is more than 9'];
-        yield 'none of several' => [['none' => [['replied' => true], ['field' => 'call.why', 'test' => 'one_of', 'value' => ['a', 'b']]]], 'at any time, and none of these: they have replied, the why unanswered is a or b'];
+        yield 'none of several' => [['none' => [['replied' => true], ['field' => 'call.why', 'test' => 'one_of', 'value' => ['a', 'b']]]], 'at any time, and none of these holds: they have replied, the why unanswered is a or b'];
     }
 
     public function testEveryRuleOfTheDemoSaysItselfInOneSentence(): void
@@ -115,9 +131,14 @@ final class DrawingsTest extends TestCase
     private function draw(Rules $rules, string $zone, string $now): TimeLine
     {
         $rule = $rules->build();
-        $rehearsed = (new OneRecord($rule, Situations::receiver([$zone]), Situations::business(), Situations::policy(), fn (): string => 'front desk', fn (): bool => false))
-            ->rehearse(Situations::at($now, ['first_name' => 'Ana']));
 
-        return new TimeLine($rehearsed, Situations::policy()->serviceHours, $zone, 'call', $rule);
+        return new TimeLine($this->rehearse($rule, $zone, $now), Situations::policy()->serviceHours, $zone, 'call', $rule);
+    }
+
+    private function rehearse(Written $rule, string $zone, string $now): Rehearsed
+    {
+        $sheet = new Sheet(Worlds::boathouse($now, '2026-05-01T00:00:00Z')->person('ana', '+447700900322', ['zone' => $zone])->record('c', 'call', 'ana', ['outcome' => 'missed'])->build());
+
+        return Rehearsal::oneRun($sheet, $rule, new Subject(1, 1), 'front-desk');
     }
 }

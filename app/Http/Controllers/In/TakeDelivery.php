@@ -5,25 +5,32 @@ declare(strict_types=1);
 namespace App\Http\Controllers\In;
 
 use App\Intake\Deliveries;
+use App\Intake\Proven;
 use App\Models\DeliveryState;
 use App\Models\Source;
 use App\Sentences\Sentence;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Psr\Clock\ClockInterface;
 
+/** What a source posts. */
 final class TakeDelivery
 {
-    public function __invoke(Request $request, Source $source, Deliveries $deliveries): JsonResponse
+    public function __invoke(Request $request, Source $source, Deliveries $deliveries, ClockInterface $clock, ?string $secret = null): JsonResponse
     {
-        $secretIsRight = $source->knows((string) $request->bearerToken());
-        $delivery = $deliveries->take($source, (string) $request->getContent(), $secretIsRight);
+        $doubt = Proven::doubt($source, $request, $secret, $clock->now());
+        $headers = array_map(fn (array $values): string => (string) ($values[0] ?? ''), $request->headers->all());
+        $delivery = $deliveries->take($source, (string) $request->getContent(), $headers, $doubt);
 
         return new JsonResponse([
             'state' => $delivery->state->value,
             'says' => $delivery->reason === null ? null : Sentence::of($delivery->reason),
         ], match (true) {
-            ! $secretIsRight => 401,
+            $doubt !== null => 401,
+            $delivery->is_cut => 413,
+            ($delivery->reason['code'] ?? '') === 'intake.content_type' => 415,
             $delivery->state === DeliveryState::Refused => 422,
+            $delivery->state === DeliveryState::Kept => 202,
             default => 200,
         });
     }

@@ -29,11 +29,11 @@ final class TakeFromCarrier
         } else {
             $said = $request->validate([
                 'kind' => 'required|in:receipt', 'ref' => 'required|string|max:100', 'key' => 'required|string|max:100',
-                'fate' => 'required|string|max:40', 'detail' => 'nullable|string|max:120', 'at' => 'required|date',
+                'fate' => 'required|string|max:40', 'detail' => 'nullable|string|max:120', 'code' => 'nullable|string|max:40', 'at' => 'required|date',
             ]);
             $at = Moment::parse($said['at'])?->at;
             $known = $at !== null
-                && $receipts->take($said['key'], Business::ours()->install, $said['ref'], $said['fate'], $said['detail'] ?? null, $at);
+                && $receipts->take($said['key'], Business::ours()->install, $said['ref'], $said['fate'], $said['detail'] ?? null, $at, $said['code'] ?? '');
         }
 
         return $known ? new JsonResponse(['taken' => true]) : new JsonResponse(['problem' => 'not known here'], 422);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Text\Template\Node;
 
-/** @phpstan-sealed Words|Field|Pick */
+/** @phpstan-sealed Words|Field|Pick|Link|Code */
 interface Node
 {
 }

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Engine;
+
+use App\Engine\Live\LiveKnown;
+use App\Models\Change;
+use App\Models\ChangeKind;
+use App\Models\Message;
+use Linnet\Core\Engine\Cause;
+use Linnet\Core\Engine\Happening;
+use Linnet\Core\Engine\Subject;
+use Linnet\Core\Record\Change as Core;
+use Linnet\Core\Record\Day;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\Moment;
+use Linnet\Core\Record\Record;
+use Linnet\Core\Rule\Condition\LabelKind;
+use Linnet\Core\Rule\Trigger\AskedBy;
+use Linnet\Core\Rule\Trigger\KnownFate;
+use Linnet\Core\Time\Zone;
+
+/** Reads a stored change as the engine takes it. */
+final readonly class Happenings
+{
+    public function __construct(private LiveKnown $known)
+    {
+    }
+
+    public function of(Change $change): ?Happening
+    {
+        $record = $change->record_id === null ? null : $this->known->record($change->record_id);
+        $message = $change->message_id === null ? null : Message::query()->find($change->message_id);
+        $with = $change->with ?? [];
+        $line = $message === null ? ($record === null ? null : $this->lineOf($record)) : $this->known->lineKey($message->line_id);
+        $said = match ($change->kind) {
+            ChangeKind::RecordAdded => $record === null ? null : new Core\RecordAdded($record->type->key),
+            ChangeKind::RecordChanged => $record === null ? null : new Core\RecordChanged($record->type->key, $change->from ?? [], $change->to ?? []),
+            ChangeKind::PersonAdded => new Core\PersonAdded,
+            ChangeKind::PersonChanged => new Core\PersonChanged($change->to ?? []),
+            ChangeKind::TextReceived => new Core\TextReceived(isset($with['rule_id']) ? (string) $with['rule_id'] : null, (string) $line, (string) $message?->body, (string) ($with['remark'] ?? '')),
+            ChangeKind::LabelChanged => new Core\LabelChanged(LabelKind::from((string) $with['label']), (string) $with['name'], (bool) $with['added']),
+            ChangeKind::FormSent => new Core\FormSent((string) $with['form']),
+            ChangeKind::FateKnown => new Core\FateKnown(KnownFate::from((string) $with['fate']), isset($with['rule']) ? (string) $with['rule'] : null),
+            ChangeKind::Asked => new Core\Asked((string) $with['rule_id'], AskedBy::from((string) $with['by'])),
+        };
+
+        return $said === null ? null : new Happening(
+            (string) $change->id, $said, $this->subject($change->person_id, $record), $change->at->toDateTimeImmutable(), $line, $message?->number, new Cause($change->cause ?? []),
+        );
+    }
+
+    public function subject(?int $personId, ?Record $record): Subject
+    {
+        return $record === null ? new Subject($personId) : new Subject($record->personId ?? $personId, $record->id, $this->startOf($record));
+    }
+
+    /** When a record happens, by the field its type names. */
+    private function startOf(Record $record): ?\DateTimeImmutable
+    {
+        $value = $record->type->startField === null ? null : $record->values[$record->type->startField] ?? null;
+        if (! is_string($value)) {
+            return null;
+        }
+        $day = Day::parse($value);
+
+        return $day === null ? Moment::parse($value)?->at : new \DateTimeImmutable($day->date, Zone::get($this->known->business()->zone));
+    }
+
+    /** The line a record came in by: the value of its first field that holds one. */
+    public function lineOf(Record $record): ?string
+    {
+        foreach ($record->type->fields as $field) {
+            if ($field->kind === FieldKind::Line) {
+                foreach ($this->known->lines() as $line) {
+                    if ($line->number !== null && $line->number === ($record->values[$field->key] ?? null)) {
+                        return $line->key;
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+}

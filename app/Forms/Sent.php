@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms;
+
+use App\Engine\DirectTexts;
+use App\Engine\Live\Desk;
+use App\Engine\Live\LiveDeeds;
+use App\Intake\ChangeRow;
+use App\Intake\Door;
+use App\Intake\Origin;
+use App\Models\ChangeKind;
+use App\Models\Consent;
+use App\Models\Form;
+use App\Models\Line;
+use App\Models\Person;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Gate\Origin as From;
+use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Number\Numbers;
+use Linnet\Core\Number\PhoneNumber;
+use Linnet\Core\Reason;
+use Psr\Clock\ClockInterface;
+
+/** Takes what somebody sent in by a form: who they are, that it was sent, and what they agreed to, with its proof. */
+final readonly class Sent
+{
+    /** The question is put once to a number in this time, however often the form is sent. */
+    private const ASK_AGAIN_SECONDS = 3600;
+
+    /** Asked in one hour, over all forms: a machine that sends in numbers by the thousand is not to spend the business's money. */
+    private const MOST_AN_HOUR = 200;
+
+    public function __construct(private ClockInterface $clock, private Door $door, private LiveDeeds $deeds, private DirectTexts $texts)
+    {
+    }
+
+    /** @return Reason|null why what they agreed to cannot be asked back; null where all is well */
+    public function take(Form $form, PhoneNumber $number, string $name, bool $agrees, ?string $from): ?Reason
+    {
+        return Desk::work($this->clock->now(), $this->deeds, function (Desk $desk) use ($form, $number, $name, $agrees, $from): ?Reason {
+            $origin = Origin::form($form->name);
+            $person = $this->door->person(new PersonSaid(number: $number, own: array_filter(['first_name' => $name])), $origin);
+            DB::table('changes')->insert(ChangeRow::of(ChangeKind::FormSent, null, $person->id, null, [], $origin, $desk->now, ['form' => $form->key]));
+            if (! $agrees || $form->wording === null) {
+                return null;
+            }
+            $agreed = ['person_id' => $person->id, 'number' => $number->e164, 'wording' => $form->wording, 'from' => $from, 'at' => $desk->now];
+            if (! $form->confirmed_by_text) {
+                Consent::query()->create($agreed + ['act' => 'granted', 'scope' => 'marketing', 'how' => 'form']);
+
+                return null;
+            }
+
+            return $this->askBack($desk, $form, $person, $agreed);
+        });
+    }
+
+    /** @param  array{person_id: int, number: string, wording: string, from: string|null, at: \DateTimeImmutable}  $agreed */
+    private function askBack(Desk $desk, Form $form, Person $person, array $agreed): ?Reason
+    {
+        $line = Line::query()->whereNotNull('number')->where(fn ($some) => $form->line === null ? $some : $some->where('key', $form->line))->orderBy('id')->first();
+        $known = $desk->known->person($person->id);
+        $since = $desk->now->modify('-'.self::ASK_AGAIN_SECONDS.' seconds')->format('Y-m-d H:i:s');
+        if ($line === null || $known === null || DB::table('confirmations')->where('number', $agreed['number'])->whereNull('confirmed_at')->where('at', '>', $since)->exists()) {
+            return $line === null ? new Reason('text.no_line', ['line' => (string) $form->line]) : null;
+        }
+        if ($desk->known->consent($agreed['number'])['optedOut']) {
+            return new Reason('text.has_stopped', ['line' => Numbers::pretty((string) $line->number)]);
+        }
+        if (DB::table('confirmations')->where('at', '>', $since)->count() >= self::MOST_AN_HOUR) {
+            return new Reason('text.asked_enough');
+        }
+        $words = __('texts.confirm', ['business' => $desk->known->business()->name]);
+        if (! is_string($words)) {
+            throw new \LogicException('texts.confirm is one text');
+        }
+        $id = DB::table('confirmations')->insertGetId(['form_id' => $form->id, 'at' => $desk->now->format('Y-m-d H:i:s')] + $agreed);
+
+        return $this->texts->send($desk, $known, $line, From::Words, $words, "confirm/$id", $agreed['number']);
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Jobs\RunErrand;
+use App\Models\Errand;
+use App\Models\ErrandState;
+use Illuminate\Http\RedirectResponse;
+
+/** Emails, look-ups and calls to other systems that were given up. */
+final class ErrandController
+{
+    public function again(Errand $errand): RedirectResponse
+    {
+        if ($errand->state === ErrandState::GivenUp) {
+            $errand->update(['state' => ErrandState::Waiting, 'done_at' => null, 'reason' => null]);
+            RunErrand::dispatch($errand->id);
+        }
+
+        return back()->with('done', 'It is tried again.');
+    }
+
+    public function putAway(Errand $errand): RedirectResponse
+    {
+        $errand->update(['state' => ErrandState::Done]);
+
+        return back()->with('done', 'It is left as it is.');
+    }
+}

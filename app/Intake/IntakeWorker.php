@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Intake;
+
+use App\Models\Delivery;
+use App\Models\Import;
+use App\Models\ImportState;
+use App\Models\Replay;
+use Linnet\Core\Reason;
+
+/** One round of what is taken in behind the scenes: watched addresses, files, deliveries taken again. All of it goes on where it was left. */
+final readonly class IntakeWorker
+{
+    private const REPLAYED_AT_ONCE = 50;
+
+    public function __construct(private Watches $watches, private Imports $imports, private Deliveries $deliveries)
+    {
+    }
+
+    /** @return int how much was done; 0 means there is nothing to do now */
+    public function round(): int
+    {
+        $done = $this->watches->look();
+        foreach (Import::query()->where('state', ImportState::Running)->orderBy('id')->limit(4)->pluck('id') as $id) {
+            $done += $this->import((int) $id);
+        }
+        foreach (Replay::query()->where('state', 'running')->with('source')->orderBy('id')->limit(2)->get() as $replay) {
+            $done += $this->replay($replay);
+        }
+
+        return $done;
+    }
+
+    private function import(int $id): int
+    {
+        try {
+            $rows = $this->imports->chunk($id);
+        } catch (\Illuminate\Database\QueryException $e) {
+            throw $e;
+        } catch (\Throwable $e) {
+            report($e);
+            Import::query()->whereKey($id)->update(['state' => ImportState::Failed, 'problem' => json_encode((new Reason('engine.put_aside', ['detail' => $e->getMessage()]))->toArray())]);
+
+            return 1;
+        }
+        $import = Import::query()->with('source')->find($id);
+        if ($import?->state === ImportState::Done) {
+            $import->source_id === null ? @unlink($import->table()) : $this->watches->settle($import);
+        }
+
+        return max(1, $rows);
+    }
+
+    private function replay(Replay $replay): int
+    {
+        $query = Delivery::query()->where('source_id', $replay->source_id)->whereBetween('id', [$replay->next_id, $replay->last_id])->with('source');
+        if ($replay->only !== null) {
+            $query->where('state', $replay->only);
+        }
+        $deliveries = $query->orderBy('id')->limit(self::REPLAYED_AT_ONCE)->get();
+        foreach ($deliveries as $delivery) {
+            $this->deliveries->takeAgain($delivery);
+            $replay->next_id = $delivery->id + 1;
+            $replay->done++;
+            $replay->refused += (int) ($delivery->state === \App\Models\DeliveryState::Refused);
+        }
+        $replay->state = count($deliveries) < self::REPLAYED_AT_ONCE ? 'done' : 'running';
+        $replay->save();
+
+        return max(1, count($deliveries));
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Jobs\RunErrand;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Something to be done outside besides texting: an email, a look-up, a post to another system.
+ *
+ * @property int $id
+ * @property string $name unique: run/step/round
+ * @property ErrandKind $kind
+ * @property int|null $run_id
+ * @property int|null $rule_id
+ * @property int|null $person_id
+ * @property string $address
+ * @property array<array-key, mixed> $body
+ * @property ErrandState $state
+ * @property int $attempts
+ * @property array{code: string, with: array<string, mixed>}|null $reason
+ * @property CarbonImmutable $at
+ * @property CarbonImmutable|null $done_at
+ * @property-read Rule|null $rule
+ * @property-read Person|null $person
+ */
+final class Errand extends Model
+{
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['kind' => ErrandKind::class, 'state' => ErrandState::class, 'body' => 'array', 'reason' => 'array', 'at' => 'immutable_datetime', 'done_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Rule, $this> */
+    public function rule(): BelongsTo
+    {
+        return $this->belongsTo(Rule::class);
+    }
+
+    /** @return BelongsTo<Person, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
+    }
+
+    /**
+     * Notes an errand once, and puts it into the queue in the same transaction.
+     *
+     * @param  array<array-key, mixed>  $body
+     */
+    public static function ask(string $name, ErrandKind $kind, string $address, array $body, ?int $ruleId, ?int $runId, ?int $personId, \DateTimeImmutable $now): void
+    {
+        $new = DB::table('errands')->insertOrIgnore([
+            'name' => $name, 'kind' => $kind->value, 'address' => $address, 'body' => json_encode($body, JSON_THROW_ON_ERROR), 'state' => ErrandState::Waiting->value,
+            'rule_id' => $ruleId, 'run_id' => $runId, 'person_id' => $personId, 'at' => $now->format('Y-m-d H:i:s'),
+        ]);
+        if ($new === 1) {
+            RunErrand::dispatch((int) DB::table('errands')->where('name', $name)->value('id'));
+        }
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Records;
+
+use App\Clock\Day;
+use App\Models\Field;
+use App\Models\RecordType;
+use Linnet\Core\Intake\Fit;
+use Linnet\Core\Intake\Refused;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\Place;
+
+/** One thing a list of records is asked for. */
+final readonly class Filter
+{
+    /**
+     * @param  string  $column  what it asks about
+     * @param  list<scalar>  $bindings
+     * @param  bool  $isBroad  it is likely to let most records through, and no index helps
+     */
+    private function __construct(private string $column, public string $sql, public array $bindings, public bool $isBroad = false)
+    {
+    }
+
+    /**
+     * The same asked for in fewer: what is asked of one field is one walk of its index, from here to there, and is nothing at all where
+     * the field is to be empty and to hold something.
+     *
+     * @param  list<self>  $filters
+     * @return list<self>
+     */
+    public static function together(array $filters): array
+    {
+        $together = [];
+        foreach ($filters as $filter) {
+            $key = $filter->column.($filter->isBroad ? $filter->sql.serialize($filter->bindings) : '');
+            $one = $together[$key] ?? null;
+            $together[$key] = $one === null || $one->sql === $filter->sql && $one->bindings === $filter->bindings ? $filter : $one->and($filter);
+        }
+
+        return array_values($together);
+    }
+
+    private function and(self $other): self
+    {
+        $isEmpty = "$this->column is null";
+
+        return $this->sql === $isEmpty || $other->sql === $isEmpty
+            ? new self($this->column, '0 = 1', [])
+            : new self($this->column, "($this->sql and $other->sql)", [...$this->bindings, ...$other->bindings]);
+    }
+
+    /**
+     * @param  array{field?: mixed, test?: mixed, value?: mixed}  $asked
+     * @param  string|null  $wrong  why the value cannot be used, if it cannot
+     */
+    public static function read(array $asked, RecordType $type, Place $place, \DateTimeImmutable $now, ?string &$wrong = null): ?self
+    {
+        $field = $type->field(is_string($asked['field'] ?? null) ? $asked['field'] : null);
+        $test = FilterTest::tryFrom(is_string($asked['test'] ?? null) ? $asked['test'] : '');
+        if ($field === null || $test === null || ! in_array($test, FilterTest::for($field->kind), true)) {
+            return null;
+        }
+        $sql = FieldColumn::sql($field);
+        if (! $test->takesValue()) {
+            return $test === FilterTest::Empty ? new self($sql, "$sql is null", []) : new self($sql, "$sql is not null", [], true);
+        }
+        $value = trim(is_scalar($asked['value'] ?? null) ? (string) $asked['value'] : '');
+        if ($value === '') {
+            return null;
+        }
+        try {
+            return self::test($field, $test, $sql, $value, $place, $now);
+        } catch (Refused $e) {
+            $wrong = \App\Sentences\Sentence::of($e->reason());
+
+            return null;
+        }
+    }
+
+    private static function test(Field $field, FilterTest $test, string $sql, string $value, Place $place, \DateTimeImmutable $now): self
+    {
+        if ($test === FilterTest::Begins) {
+            return new self($sql, "($sql >= lower(?) and $sql < lower(?))", [$value, $value."\u{10FFFF}"]);
+        }
+        if ($field->kind === FieldKind::Date || $field->kind === FieldKind::DateTime) {
+            return self::date($field, $test, $sql, $value, $place, $now);
+        }
+        $fits = $field->kind->isReference() ? (int) ltrim($value, '#') : Fit::into($field->read(), $value, $place, $field->name);
+        $fits = is_bool($fits) ? (int) $fits : $fits;
+        $wanted = FieldColumn::isText($field) ? 'lower(?)' : '?';
+
+        return match ($test) {
+            FilterTest::IsNot => new self($sql, "($sql <> $wanted or $sql is null)", [$fits ?? ''], true),
+            FilterTest::More => new self($sql, "$sql > ?", [$fits ?? 0]),
+            FilterTest::Less => new self($sql, "$sql < ?", [$fits ?? 0]),
+            default => new self($sql, "$sql = $wanted", [$fits ?? '']),
+        };
+    }
+
+    private static function date(Field $field, FilterTest $test, string $sql, string $value, Place $place, \DateTimeImmutable $now): self
+    {
+        $today = Day::of($now, $place->zone)->date;
+        $shift = fn (string $date, int $days): string => (new \DateTimeImmutable($date))->modify(sprintf('%+d days', $days))->format('Y-m-d');
+        $days = min(36_500, max(0, (int) $value));
+        [$from, $to] = match ($test) {
+            FilterTest::NextDays => [$today, $shift($today, $days + 1)],
+            FilterTest::LastDays => [$shift($today, -$days), $shift($today, 1)],
+            default => [$date = self::day($value, $field, $place), $shift($date, 1)],
+        };
+        // A day of the calendar is bounded by instants where the field holds instants.
+        $bound = fn (string $date): string => $field->kind === FieldKind::Date ? $date : (new Day($date, $place->zone))->begins->format('Y-m-d\TH:i:s\Z');
+
+        return match ($test) {
+            FilterTest::Before => new self($sql, "$sql < ?", [$bound($from)]),
+            FilterTest::After => new self($sql, "$sql >= ?", [$bound($to)]),
+            default => new self($sql, "($sql >= ? and $sql < ?)", [$bound($from), $bound($to)]),
+        };
+    }
+
+    private static function day(string $value, Field $field, Place $place): string
+    {
+        return (string) Fit::into(new \Linnet\Core\Record\Field($field->key, $field->name, FieldKind::Date), $value, $place, $field->name);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Records;
+
+use App\Models\Business;
+use App\Models\Field;
+use App\Models\RecordType;
+use App\Sentences\Sentence;
+use Illuminate\Validation\ValidationException;
+use Linnet\Core\Intake\Fit;
+use Linnet\Core\Intake\Refused;
+use Linnet\Core\Record\Place;
+
+/** What was typed into a record's form, as its fields keep it. */
+final class RecordForm
+{
+    /**
+     * @param  array<array-key, mixed>  $typed  by field key
+     * @return array<string, scalar|null> references still in words
+     *
+     * @throws ValidationException under fields.key
+     */
+    public static function read(RecordType $type, array $typed, Business $business): array
+    {
+        $place = new Place($business->country, $business->zone);
+        $values = $wrong = [];
+        foreach ($type->fields as $field) {
+            if (! array_key_exists($field->key, $typed)) {
+                continue;
+            }
+            $written = $typed[$field->key];
+            try {
+                $values[$field->key] = Fit::into($field->read(), self::picked($field, $written), $place, $field->name);
+            } catch (Refused $e) {
+                $wrong["fields.$field->key"] = Sentence::of($e->reason());
+            }
+        }
+
+        return $wrong === [] ? $values : throw ValidationException::withMessages($wrong);
+    }
+
+    /** Somebody or something picked from a list is written as its name with its number behind: "Noor Haddad (#12)". */
+    private static function picked(Field $field, mixed $written): mixed
+    {
+        return is_string($written) && $field->kind->isReference() && preg_match('/\((#\d{1,15})\)\s*$/', $written, $found) === 1 ? $found[1] : $written;
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Engine\Calendars;
+use App\Models\Message;
+use App\Models\Rule;
+use App\Models\RuleVersion;
+use App\Models\Run;
+use App\Models\Staff;
+use App\Models\Timer;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Rule\Rule as Core;
+
+/** Makes a rule's words the ones that count, for what begins from now on, and for those under way if so chosen. */
+final class Publishing
+{
+    /** @param  bool  $move  those under way go on by the new words; who stands at a step that is gone is left for decision */
+    public static function publish(Rule $rule, Core $read, ?Staff $staff, bool $move, \DateTimeImmutable $now): RuleVersion
+    {
+        $read = self::withFreeKey($rule, $read);
+        if ($rule->power === Power::On) {
+            KeywordOwners::check($rule, $read);
+        }
+        $version = DB::transaction(function () use ($rule, $read, $staff, $now): RuleVersion {
+            $version = RuleVersion::query()->create([
+                'rule_id' => $rule->id, 'number' => 1 + (int) $rule->versions()->max('number'), 'document' => $read->toDocument(), 'staff_id' => $staff?->id, 'at' => $now,
+            ]);
+            // What was waited for by the old words is worked out anew by the new ones.
+            $rule->update(['draft' => null, 'version_id' => $version->id, 'name' => $read->name, 'key' => $read->key, 'arming_after' => $rule->power === Power::On ? 0 : $rule->arming_after]);
+            Timer::query()->where('rule_id', $rule->id)->delete();
+            if ($rule->power === Power::On) {
+                Calendars::await($rule, $read, $now);
+            }
+
+            return $version;
+        });
+        if ($move) {
+            self::move($rule, $version, $read, $now);
+        }
+
+        return $version;
+    }
+
+    /** A copy of a rule gets a key of its own: two rules cannot be called the same by others. */
+    private static function withFreeKey(Rule $rule, Core $read): Core
+    {
+        $key = $read->key;
+        for ($n = 2; $key !== null && Rule::query()->where('key', $key)->whereKeyNot($rule->id)->exists(); $n++) {
+            $key = substr((string) $read->key, 0, 50)."-$n";
+        }
+
+        return $key === $read->key ? $read : Core::read(Doc::of(['key' => $key] + $read->toDocument()));
+    }
+
+    private static function move(Rule $rule, RuleVersion $version, Core $read, \DateTimeImmutable $now): void
+    {
+        Run::query()->where('rule_id', $rule->id)->where('live', true)->where('rule_version_id', '!=', $version->id)->chunkById(200, function ($runs) use ($version, $read, $now): void {
+            DB::transaction(function () use ($runs, $version, $read, $now): void {
+                foreach ($runs as $run) {
+                    if ($run->step !== null && $read->flow->step($run->step) === null) {
+                        $run->update(['stuck' => true]);
+
+                        continue;
+                    }
+                    $run->update(['rule_version_id' => $version->id, 'stuck' => false]);
+                    // A text that waits already keeps its words and its moment.
+                    if (! isset($run->state['awaits']) || ! Message::query()->where('name', "$run->id/{$run->state['awaits']}")->exists()) {
+                        Timer::put(Timer::RUN, $run->id, $now);
+                    }
+                }
+            });
+        });
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Engine\Happenings;
+use App\Engine\Live\Desk;
+use App\Engine\Live\LiveDeeds;
+use App\Engine\Runner;
+use App\Models\Person;
+use App\Models\Record;
+use App\Models\Rule;
+use App\Models\Staff;
+use Illuminate\Database\Eloquent\Collection;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\Needs;
+use Linnet\Core\Rule\Trigger\AskedBy;
+use Psr\Clock\ClockInterface;
+
+/** Starts a rule because somebody, or a program of theirs, asks for it. */
+final readonly class StartByHand
+{
+    public function __construct(private ClockInterface $clock, private LiveDeeds $deeds, private Runner $runner)
+    {
+    }
+
+    /** @return list<Reason> what is missing; where nothing is, the rule is about to start */
+    public function start(Rule $rule, Person $person, ?Record $record, AskedBy $by, Staff $staff): array
+    {
+        if ($rule->power !== Power::On || $rule->version === null) {
+            return [new Reason('start.rule_off')];
+        }
+        $written = $rule->version->read();
+        $desk = Desk::reading($this->clock->now(), $this->deeds);
+        $known = $record === null ? null : $desk->known->record($record->id);
+        $subject = (new Happenings($desk->known))->subject($person->id, $known);
+        $fits = $known === null || $written->trigger->type() === RecordType::PERSON || $known->type->key === $written->trigger->type();
+        $missing = Needs::missing($written, $desk->surroundings->situation($subject), $known !== null && $fits);
+        if ($missing === []) {
+            $this->runner->start($rule, $person->id, $written->trigger->type() === RecordType::PERSON ? null : $record?->id, $by, $staff);
+        }
+
+        return $missing;
+    }
+
+    /** @return Collection<int, Rule> those that are on and about this type of record, or about people */
+    public static function offered(string $type): Collection
+    {
+        return Rule::query()->where('power', Power::On)->orderBy('name')->limit(200)
+            ->whereHas('version', fn ($version) => $version->whereRaw("coalesce(document->>'$.trigger.type', document->>'$.trigger.audience.of', ?) = ?", [RecordType::PERSON, $type]))->get();
+    }
+}

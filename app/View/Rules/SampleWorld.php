@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Rules;
+
+use App\Engine\Happenings;
+use App\Engine\Live\Desk;
+use App\Models\Business;
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use Linnet\Core\Engine\Situation;
+use Linnet\Core\Engine\Subject;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Rehearsal\Paper\Sheet;
+use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\Rehearsed;
+use Linnet\Core\Rehearsal\World;
+use Linnet\Core\Rule\Needs;
+use Linnet\Core\Rule\Rule;
+
+/** Copies onto paper what is known about one sample, and rehearses a rule there. */
+final class SampleWorld
+{
+    public function situation(Desk $desk, Rule $rule, Sample $sample): Situation
+    {
+        [$subject, $line] = $this->about($desk, $sample);
+
+        return $desk->surroundings->situation($subject, $line, Needs::relatedTypes($rule))->later($sample->at)->unanswered();
+    }
+
+    public function rehearse(Desk $desk, Business $business, Rule $rule, Sample $sample): Rehearsed
+    {
+        [$subject, $line] = $this->about($desk, $sample);
+        $known = $desk->known;
+        $sheet = new Sheet(World::around($sample->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(), $known->pools()));
+        $person = $known->person($sample->person->id) ?? throw new \LogicException('chosen from those there are');
+        $sheet->people[$person->id] = $person;
+        foreach ($person->numbers as $number) {
+            $sheet->consent[$number->e164] = $known->consent($number->e164);
+        }
+        $records = $sample->record === null ? [] : array_filter([$known->record($sample->record->id)]);
+        foreach (Needs::relatedTypes($rule) as $type) {
+            array_push($records, ...$known->recordsOf($person->id, $type));
+        }
+        foreach ($records as $record) {
+            $sheet->records[$record->id] = $record;
+            $sheet->recordsOf[$person->id][] = $record->id;
+            foreach ($record->type->fields as $field) {
+                $value = $record->values[$field->key] ?? null;
+                if (($field->kind === FieldKind::Person || $field->kind === FieldKind::Record) && is_numeric($value)) {
+                    $sheet->names["{$field->kind->value}:$value"] = $known->nameOf($field->kind, (int) $value) ?? '';
+                }
+            }
+        }
+        foreach (Message::query()->where('person_id', $person->id)->where('origin', MessageOrigin::Rule)->where('left_at', '<', $sample->at)->distinct()->pluck('line_id') as $opened) {
+            $sheet->opened["$person->id/".$known->lineKey((int) $opened)] = true;
+        }
+
+        return Rehearsal::oneRun($sheet, $rule, $subject, $line);
+    }
+
+    /** @return array{Subject, string|null} what it is about, and the line it came by */
+    private function about(Desk $desk, Sample $sample): array
+    {
+        $happenings = new Happenings($desk->known);
+        $record = $sample->record === null ? null : $desk->known->record($sample->record->id);
+
+        return [$happenings->subject($sample->person->id, $record), $record === null ? null : $happenings->lineOf($record)];
+    }
+}

@@ -1,0 +1,468 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Engine;
+
+use Linnet\Core\Engine\Effect\DropText;
+use Linnet\Core\Engine\Effect\Effect;
+use Linnet\Core\Engine\Effect\LookUpNumber;
+use Linnet\Core\Engine\Effect\PostOut;
+use Linnet\Core\Engine\Effect\SendText;
+use Linnet\Core\Engine\Effect\SetFields;
+use Linnet\Core\Engine\Effect\SetLabel;
+use Linnet\Core\Engine\Effect\StartRule;
+use Linnet\Core\Engine\Effect\StopRule;
+use Linnet\Core\Engine\Effect\Task;
+use Linnet\Core\Engine\Effect\Tell;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Day;
+use Linnet\Core\Record\Moment;
+use Linnet\Core\Record\Money;
+use Linnet\Core\Rule\Condition\LabelKind;
+use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Step\Ask;
+use Linnet\Core\Rule\Step\Branch;
+use Linnet\Core\Rule\Step\CallOut;
+use Linnet\Core\Rule\Step\Change;
+use Linnet\Core\Rule\Step\End;
+use Linnet\Core\Rule\Step\GoOnlyIf;
+use Linnet\Core\Rule\Step\LookUp;
+use Linnet\Core\Rule\Step\MakeTask;
+use Linnet\Core\Rule\Step\OtherRule;
+use Linnet\Core\Rule\Step\Repeat;
+use Linnet\Core\Rule\Step\Step;
+use Linnet\Core\Rule\Step\TellStaff;
+use Linnet\Core\Rule\Step\Text;
+use Linnet\Core\Rule\Step\Texting;
+use Linnet\Core\Rule\Step\Wait;
+use Linnet\Core\Rule\Step\WaitFor;
+use Linnet\Core\Rule\Step\WaitForDate;
+use Linnet\Core\Rule\Step\WaitUntil;
+use Linnet\Core\Rule\Trigger\DateReached;
+
+/** One look at one run: step after step, until it has to wait for something or is over. */
+final class Advance
+{
+    /** @var list<Effect> */
+    private array $effects = [];
+
+    /** @var list<Reason> */
+    private array $trace = [];
+
+    private ?\DateTimeImmutable $wake = null;
+
+    private bool $again = false;
+
+    private readonly Situation $situation;
+
+    public function __construct(private readonly Rule $rule, private RunState $state, Situation $situation)
+    {
+        $this->situation = $situation->since($state->beganAt);
+    }
+
+    public function outcome(): Outcome
+    {
+        // A step says true where the run has gone on to another, false where it has to wait.
+        while (! $this->state->isOver()) {
+            if (! ($this->stopsEarly() || ($this->state->watching ? $this->watch() : $this->take($this->rule->flow->step((string) $this->state->step))))) {
+                break;
+            }
+        }
+
+        return new Outcome($this->state, $this->effects, $this->state->isOver() ? null : $this->wake, $this->trace, $this->again && ! $this->state->isOver());
+    }
+
+    private function take(?Step $step): bool
+    {
+        return match (true) {
+            $step === null => $this->close('step_gone', new Reason('run.step_gone')),
+            $step instanceof Text => $this->text($step),
+            $step instanceof Ask => $this->ask($step),
+            $step instanceof Wait => $this->until($step->span->after($this->state->arrivedAt, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays), $step),
+            $step instanceof WaitUntil => $this->until($step->after($this->state->arrivedAt, $this->situation->clocks()->zone($step->theirs)), $step),
+            $step instanceof WaitForDate => $this->forDate($step),
+            $step instanceof WaitFor => $this->for($step),
+            $step instanceof GoOnlyIf => $this->goOnlyIf($step),
+            $step instanceof Branch => $this->branch($step),
+            $step instanceof Change => $this->change($step),
+            $step instanceof TellStaff => $this->doAndGoOn(new Tell($this->name($step), $step), $step),
+            $step instanceof MakeTask => $this->doAndGoOn(new Task($this->name($step), $step, $step->due?->after(
+                $this->situation->now, $this->situation->clocks()->ours, $this->situation->clocks()->workingDays,
+            )), $step),
+            $step instanceof LookUp => $this->lookUp($step),
+            $step instanceof OtherRule => $this->doAndGoOn($step->starts ? new StartRule($this->name($step), $step->rule) : new StopRule($step->rule), $step),
+            $step instanceof CallOut => $this->doAndGoOn(new PostOut($this->name($step), $step), $step),
+            $step instanceof Repeat => $this->repeat($step),
+            $step instanceof End => $this->close($step->outcome, new Reason('run.ended', ['outcome' => $step->outcome])),
+        };
+    }
+
+    /** Whether it is over, or waits for its goal alone, before its next step. */
+    private function stopsEarly(): bool
+    {
+        $situation = $this->situation;
+        $goal = $this->rule->goal;
+        if ($goal !== null && $situation->now <= $this->goalLimit() && ($met = $goal->condition->weigh($situation))->holds()) {
+            $value = $goal->value === null ? null : $situation->facts->at($goal->value);
+            $worth = $value instanceof Money ? $value->amount : (is_numeric($value) ? (string) $value : '');
+            $this->state = $this->state->but(['said' => $this->state->said + ['goal_value' => $worth]]);
+
+            return $this->stop('goal', new Reason('goal.met', ['because' => $met->reason->toArray(), 'value' => $worth]), false);
+        }
+        if ($this->state->watching) {
+            return false;
+        }
+        $who = ['who' => $situation->who];
+        $moved = $this->dateMoved();
+        $while = $this->rule->stopEarly->while?->weigh($situation);
+
+        return match (true) {
+            $situation->optedOut => $this->stop('opted_out', new Reason('stop.opted_out', $who), false),
+            $moved !== null => $this->stop('moved', $moved, false),
+            $while !== null && ! $while->holds() => $this->stop('no_longer', new Reason('stop.no_longer', ['because' => $while->reason->toArray()])),
+            $this->rule->stopEarly->onReply && $this->repliedOutOfTurn() => $this->stop('replied', new Reason('stop.replied', $who)),
+            default => false,
+        };
+    }
+
+    /** The person texted, and it was neither put to the open question nor waited for. */
+    private function repliedOutOfTurn(): bool
+    {
+        $last = $this->situation->lastReplyAt;
+        $step = $this->rule->flow->step((string) $this->state->step);
+        if ($last === null || $last <= ($this->state->repliesFrom ?? $this->state->beganAt) || ($step instanceof WaitFor && $step->reply && $last > $this->state->arrivedAt)) {
+            return false;
+        }
+        $replies = $this->situation->replies;
+
+        return $this->state->askedAt === null || $replies === [] || $replies[count($replies) - 1]->at < $last;
+    }
+
+    /** The date that started it is another now, so it starts again for that one. */
+    private function dateMoved(): ?Reason
+    {
+        $trigger = $this->rule->trigger;
+        if (! $trigger instanceof DateReached || $trigger->eachYear || $this->state->hangsOn === null) {
+            return null;
+        }
+        $next = $trigger->next($this->situation, $this->situation->now);
+
+        return match (true) {
+            $next === null => new Reason('stop.date_gone'),
+            // What is over already starts nothing anew.
+            max($next) <= $this->situation->now => null,
+            $next[1]->getTimestamp() !== $this->state->hangsOn->getTimestamp() => new Reason('stop.date_moved', ['to' => Reason::moment($next[1], $this->situation->businessZone)]),
+            default => null,
+        };
+    }
+
+    private function text(Text $step): bool
+    {
+        $fate = $this->sent($step);
+        if ($fate === null || $fate->isWaiting()) {
+            return $fate === null && $this->state->step !== $step->id;
+        }
+
+        return $this->next($step, $fate->at ?? $this->situation->now);
+    }
+
+    private function ask(Ask $step): bool
+    {
+        if ($this->state->askedAt === null) {
+            $fate = $this->sent($step);
+            if ($fate === null || $fate->isWaiting()) {
+                return $fate === null && $this->state->step !== $step->id;
+            }
+            if ($fate->fate === TextFate::Dropped) {
+                $this->trace[] = new Reason('ask.not_put');
+
+                return $this->next($step, $fate->at ?? $this->situation->now);
+            }
+            $this->state = $this->state->but(['askedAt' => $fate->at ?? $this->situation->now, 'awaits' => null]);
+        }
+        $asked = $this->state->askedAt ?? $this->situation->now;
+        $until = $step->within->after($asked, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays);
+        foreach ($this->situation->replies as $reply) {
+            if ($reply->id <= $this->state->heard || $reply->at > $until) {
+                continue;
+            }
+            $this->state = $this->state->but(['heard' => $reply->id, 'repliesFrom' => $reply->at]);
+            if ($reply->answer !== null && isset($step->answers[$reply->answer])) {
+                $answer = $step->answers[$reply->answer];
+                $this->trace[] = new Reason('ask.answered', ['who' => $this->situation->who, 'answer' => $answer->label]);
+                $this->state = $this->state->but(['said' => ['answer' => $answer->label, 'remark' => $reply->remark, 'said' => $reply->text] + $this->state->said]);
+                $this->again = true;
+                $this->enter($answer->steps, $step, $reply->at);
+
+                // What was said is known from the next look on.
+                return false;
+            }
+            $this->unclear($step, $reply);
+        }
+        if ($until > $this->situation->now) {
+            return $this->sleep($until);
+        }
+        $this->trace[] = new Reason('ask.no_answer', ['who' => $this->situation->who]);
+
+        return $this->enter($step->noAnswer, $step, $until);
+    }
+
+    private function unclear(Ask $step, Reply $reply): void
+    {
+        if ($step->unclear === null || $this->state->clarified) {
+            $this->trace[] = new Reason('ask.unclear', ['who' => $this->situation->who]);
+
+            return;
+        }
+        $this->trace[] = new Reason('ask.asked_again', ['who' => $this->situation->who]);
+        $this->state = $this->state->but(['clarified' => true]);
+        $this->effects[] = new SendText($this->name($step).'/unclear', $step, $reply->at, $this->state->round, words: $step->unclear);
+    }
+
+    /** The fate of the step's text; null where it has only been asked for now, or is skipped. */
+    private function sent(Ask|Text $step): ?Fate
+    {
+        if ($this->state->awaits !== null) {
+            return $this->situation->fates[$this->state->awaits] ?? Fate::waiting();
+        }
+        if ($this->state->late && $this->isTooLate($step)) {
+            $this->trace[] = new Reason('text.too_late');
+            $this->state = $this->state->but(['late' => false]);
+            $this->next($step, $this->situation->now);
+
+            return null;
+        }
+        $this->state = $this->state->but(['late' => false, 'awaits' => $this->name($step)]);
+        $this->effects[] = new SendText($this->name($step), $step, $this->state->arrivedAt, $this->state->round, $this->state->anchor);
+
+        return null;
+    }
+
+    private function isTooLate(Texting $step): bool
+    {
+        $ifLate = $step->outgoing()->ifLate;
+        if ($ifLate->left === null || $this->state->anchor === null) {
+            return $ifLate->skip;
+        }
+
+        return $ifLate->left->after($this->situation->now, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays) > $this->state->anchor;
+    }
+
+    private function forDate(WaitForDate $step): bool
+    {
+        $date = $this->situation->facts->at($step->field);
+        $date = is_string($date) ? Moment::parse($date) ?? Day::parse($date) : $date;
+        if (! $date instanceof Moment && ! $date instanceof Day) {
+            return $this->close('no_date', new Reason('run.no_date', ['field' => $this->situation->label($step->field)]));
+        }
+        $clocks = $this->situation->clocks();
+        $until = $step->offset->moment($date, $clocks);
+        $anchor = $date instanceof Moment ? $date->at : new \DateTimeImmutable($date->date, $clocks->zone($step->offset->theirs));
+        if ($until > $this->situation->now) {
+            return $this->sleep($until);
+        }
+        // Past when the run came to it, not only by now.
+        $late = $until < $this->state->arrivedAt;
+        $this->state = $this->state->but(['anchor' => $anchor, 'late' => $late]);
+
+        return $this->next($step, max($until, $this->state->arrivedAt));
+    }
+
+    private function for(WaitFor $step): bool
+    {
+        $replied = $this->situation->lastReplyAt;
+        if ($step->reply && $replied !== null && $replied > $this->state->arrivedAt) {
+            $this->trace[] = new Reason('wait.replied', ['who' => $this->situation->who]);
+            $this->state = $this->state->but(['repliesFrom' => $replied]);
+
+            return $this->next($step, $this->situation->now);
+        }
+        $weighed = $step->condition?->weigh($this->situation);
+        if ($weighed !== null && $weighed->holds()) {
+            $this->trace[] = new Reason('wait.holds', ['because' => $weighed->reason->toArray()]);
+
+            return $this->next($step, $this->situation->now);
+        }
+        $until = $step->atMost->after($this->state->arrivedAt, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays);
+        if ($until > $this->situation->now) {
+            return $this->sleep($until);
+        }
+        $this->trace[] = new Reason('wait.limit');
+
+        return $this->next($step, $until);
+    }
+
+    private function goOnlyIf(GoOnlyIf $step): bool
+    {
+        $weighed = $step->condition->weigh($this->situation);
+
+        return $weighed->holds()
+            ? $this->next($step, $this->state->arrivedAt)
+            : $this->close('not_going_on', new Reason('run.not_going_on', ['because' => $weighed->reason->toArray()]));
+    }
+
+    private function branch(Branch $step): bool
+    {
+        foreach ($step->cases as $i => [$condition, $steps]) {
+            $weighed = $condition->weigh($this->situation);
+            if ($weighed->holds()) {
+                $this->trace[] = new Reason('branch.case', ['because' => $weighed->reason->toArray(), 'case' => $i + 1]);
+
+                return $this->enter($steps, $step, $this->state->arrivedAt);
+            }
+        }
+        $this->trace[] = new Reason('branch.otherwise');
+
+        return $this->enter($step->otherwise, $step, $this->state->arrivedAt);
+    }
+
+    private function change(Change $step): bool
+    {
+        if ($step->set !== []) {
+            $this->effects[] = new SetFields($this->name($step), $step->set);
+        }
+        foreach ([[$step->remove, false], [$step->add, true]] as [$labels, $added]) {
+            foreach (LabelKind::cases() as $kind) {
+                foreach ($labels[$kind->value] as $label) {
+                    $this->effects[] = new SetLabel($kind, $label, $added);
+                }
+            }
+        }
+        $this->again = true;
+        $this->next($step, $this->state->arrivedAt);
+
+        return false;
+    }
+
+    private function lookUp(LookUp $step): bool
+    {
+        $standing = $this->situation->standing;
+        $known = $standing->lookedUpAt;
+        if ($standing->number === null || ($known !== null && $known->getTimestamp() > $this->situation->now->getTimestamp() - $step->rememberDays * 86_400)) {
+            return $this->next($step, $this->state->awaits === null ? $this->state->arrivedAt : $this->situation->now);
+        }
+        if ($this->state->awaits !== null) {
+            if (($this->situation->fates[$this->state->awaits] ?? Fate::waiting())->isWaiting()) {
+                return false;
+            }
+            $this->trace[] = new Reason('run.not_looked_up');
+
+            return $this->next($step, $this->situation->now);
+        }
+        $this->state = $this->state->awaiting($this->name($step));
+        $this->effects[] = new LookUpNumber($this->name($step));
+
+        return false;
+    }
+
+    private function repeat(Repeat $step): bool
+    {
+        $gone = $this->state->times[$step->id] ?? 0;
+        $until = $step->until?->weigh($this->situation);
+        if ($gone >= $step->times || ($until !== null && $until->holds())) {
+            $this->trace[] = $gone >= $step->times ? new Reason('repeat.spent', ['times' => $gone]) : new Reason('repeat.done', ['because' => $until?->reason->toArray() ?? []]);
+
+            return $this->next($step, $this->state->arrivedAt);
+        }
+        $due = $step->every?->after($this->state->arrivedAt, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays) ?? $this->state->arrivedAt;
+        if ($due > $this->situation->now) {
+            return $this->sleep($due);
+        }
+        // Repeats that stand in between begin to count anew.
+        $places = array_flip(array_keys($this->rule->flow->steps));
+        $times = array_filter($this->state->times, fn (string $id): bool => ($places[$id] ?? 0) < $places[$step->to], ARRAY_FILTER_USE_KEY);
+        $this->state = $this->state->at($step->to, $due)->but(['round' => $this->state->round + 1, 'times' => [...$times, $step->id => $gone + 1]]);
+
+        return true;
+    }
+
+    /** Steps done, or stopped, and waiting for the goal: until its time is over. */
+    private function watch(): bool
+    {
+        $limit = $this->goalLimit();
+        if ($limit > $this->situation->now) {
+            return $this->sleep($limit);
+        }
+        $this->trace[] = new Reason('goal.not_met');
+        $this->state = $this->state->over($this->state->outcome ?? 'finished');
+
+        return false;
+    }
+
+    private function doAndGoOn(Effect $effect, Step $step): bool
+    {
+        $this->effects[] = $effect;
+
+        return $this->next($step, $this->state->arrivedAt);
+    }
+
+    private function until(\DateTimeImmutable $until, Step $step): bool
+    {
+        return $until > $this->situation->now ? $this->sleep($until) : $this->next($step, $until);
+    }
+
+    /** @param  list<Step>  $steps */
+    private function enter(array $steps, Step $from, \DateTimeImmutable $when): bool
+    {
+        if ($steps === []) {
+            return $this->next($from, $when);
+        }
+        $this->state = $this->state->at($steps[0]->id(), $when);
+
+        return true;
+    }
+
+    private function next(Step $step, \DateTimeImmutable $when): bool
+    {
+        $next = $this->rule->flow->after($step->id());
+        if ($next === null) {
+            return $this->close('finished', new Reason('run.finished'));
+        }
+        $this->state = $this->state->at($next->id(), $when);
+
+        return true;
+    }
+
+    private function close(string $outcome, Reason $reason): bool
+    {
+        $this->trace[] = $reason;
+        $watches = $this->rule->goal !== null && $this->goalLimit() > $this->situation->now;
+        $this->state = $watches ? $this->state->watch($outcome) : $this->state->over($outcome);
+
+        return true;
+    }
+
+    /** @param  bool  $watches  the goal may still be met afterwards */
+    private function stop(string $outcome, Reason $reason, bool $watches = true): bool
+    {
+        if ($this->state->awaits !== null && ! ($this->rule->flow->step((string) $this->state->step) instanceof LookUp)) {
+            $this->effects[] = new DropText($this->state->awaits, $reason);
+        }
+        if (! $watches) {
+            $this->trace[] = $reason;
+            $this->state = $this->state->over($outcome);
+
+            return true;
+        }
+
+        return $this->close($outcome, $reason);
+    }
+
+    private function sleep(\DateTimeImmutable $until): bool
+    {
+        $this->wake = $until;
+
+        return false;
+    }
+
+    private function goalLimit(): \DateTimeImmutable
+    {
+        return $this->rule->goal?->within->after($this->state->beganAt, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays) ?? $this->state->beganAt;
+    }
+
+    private function name(Step $step): string
+    {
+        return $step->id().'/'.$this->state->round;
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Engine;
+
+use Linnet\Core\Reason;
+
+/** When to look whether a rule begins by itself for a subject; null to look no more. */
+final readonly class Arming
+{
+    /** @param  Reason|null  $reason why it is looked for no more, where that is worth saying */
+    public function __construct(public string $ruleId, public ?\DateTimeImmutable $dueAt, public ?Reason $reason = null)
+    {
+    }
+}

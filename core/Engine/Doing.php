@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Engine;
+
+use Linnet\Core\Engine\Books\Deeds;
+use Linnet\Core\Engine\Books\Known;
+use Linnet\Core\Engine\Books\Runs;
+use Linnet\Core\Engine\Books\Texts;
+use Linnet\Core\Engine\Effect\DropText;
+use Linnet\Core\Engine\Effect\Effect;
+use Linnet\Core\Engine\Effect\LookUpNumber;
+use Linnet\Core\Engine\Effect\PostOut;
+use Linnet\Core\Engine\Effect\SetFields;
+use Linnet\Core\Engine\Effect\SetLabel;
+use Linnet\Core\Engine\Effect\StartRule;
+use Linnet\Core\Engine\Effect\StopRule;
+use Linnet\Core\Engine\Effect\Task;
+use Linnet\Core\Engine\Effect\Tell;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Staff;
+use Linnet\Core\Rule\Step\Channel;
+use Linnet\Core\Rule\Step\Recipient;
+use Linnet\Core\Rule\Step\Who;
+use Linnet\Core\Text\Template\Renderer;
+use Linnet\Core\Text\Template\Template;
+use Linnet\Core\Text\Template\TemplateError;
+
+/** Carries out what a run wants besides texting its person. */
+final readonly class Doing
+{
+    public function __construct(private Known $known, private Runs $runs, private Texts $texts, private Deeds $deeds, private Sending $sending)
+    {
+    }
+
+    /** @return bool whether it may move the run on at once */
+    public function perform(Effect $effect, Run $run, Situation $situation): bool
+    {
+        try {
+            match (true) {
+                $effect instanceof SetFields => $this->deeds->setFields($run, $effect->name, $effect->values, $run->causes()),
+                $effect instanceof SetLabel => $this->deeds->setLabel($run, $effect, $run->causes()),
+                $effect instanceof Tell => $this->tell($effect, $run, $situation),
+                $effect instanceof Task => $this->deeds->task(
+                    $run, $effect->name, $effect->step->for === null ? null : $this->staffOf($run, $effect->step->for), $this->fill($effect->step->words, $run, $situation, $effect->name), $effect->dueAt,
+                ),
+                $effect instanceof PostOut => $this->deeds->post($run, $effect->name, $effect->step->address, $effect->step->filled(
+                    fn (Template $template): string => $this->fill($template, $run, $situation, $effect->name),
+                )),
+                $effect instanceof LookUpNumber => $this->lookUp($effect, $run),
+                $effect instanceof StartRule => $this->startOther($effect, $run),
+                $effect instanceof StopRule => $this->stopOther($effect, $run, $situation),
+                default => throw new \LogicException('texts are sent elsewhere'),
+            };
+        } catch (TemplateError $e) {
+            // A value is missing: what wanted it is not done, and that is said; the run goes on.
+            $this->note(new Reason('deed.not_done', ['because' => $e->reason()->toArray()]), $run);
+        }
+
+        return $effect instanceof LookUpNumber;
+    }
+
+    /** What became of what a run waits for: its text, or its look-up. */
+    public function fate(Run $run, string $name): ?Fate
+    {
+        return $this->texts->of($run, $name)?->fate();
+    }
+
+    private function tell(Tell $effect, Run $run, Situation $situation): void
+    {
+        $step = $effect->step;
+        if ($step->by === Channel::Text) {
+            $this->sending->notify($run, $effect->name, $this->sending->colleague($run, $step->to), $step->words, $situation);
+
+            return;
+        }
+        $words = $this->fill($step->words, $run, $situation, $effect->name);
+        $staff = $this->staffOf($run, $step->to);
+        $address = $step->to->who === Who::Address ? $step->to->which : $staff?->email;
+        if ($step->by === Channel::Email && $address !== null) {
+            $this->deeds->email($run, $effect->name, $address, $words);
+        } else {
+            // Nobody there to be written to: everybody sees it.
+            $this->deeds->notice($run, $effect->name, $staff, $words);
+        }
+    }
+
+    private function staffOf(Run $run, Recipient $to): ?Staff
+    {
+        $id = $this->sending->colleague($run, $to)->staffId;
+
+        return $id === null ? null : $this->known->staff($id);
+    }
+
+    private function lookUp(LookUpNumber $effect, Run $run): void
+    {
+        $number = $this->known->person($run->personId())->numbers[0] ?? null;
+        if ($number !== null) {
+            $this->deeds->lookUp($run, $effect->name, $number->e164);
+        }
+    }
+
+    private function startOther(StartRule $effect, Run $run): void
+    {
+        $other = $this->known->ruleByKey($effect->rule);
+        $other === null ? $this->note(new Reason('deed.no_rule', ['rule' => $effect->rule]), $run) : $this->deeds->ask($run, $other, $run->causes());
+    }
+
+    private function stopOther(StopRule $effect, Run $run, Situation $situation): void
+    {
+        $reason = new Reason('stop.by_rule', ['rule' => $run->rule->name]);
+        foreach ($this->runs->liveOf($run->personId()) as $other) {
+            if ($other->id !== $run->id && $other->rule->key === $effect->rule && ($other->subject->recordId === null || $other->subject->recordId === $run->subject->recordId)) {
+                if ($other->state->awaits !== null) {
+                    $this->sending->drop($other, new DropText($other->state->awaits, $reason));
+                }
+                $other->state = $other->state->over('stopped');
+                $this->runs->note($reason, $other->ruleId, $other, $other->subject);
+                $this->runs->save($other, null);
+            }
+        }
+    }
+
+    private function fill(Template $template, Run $run, Situation $situation, string $name): string
+    {
+        $business = $this->known->business();
+
+        return (new Renderer($situation->facts, $situation->now, $business->zone, $business->locale, $business->tariff->currency, $run->seed($name), $business->links()))->render($template);
+    }
+
+    private function note(Reason $reason, Run $run): void
+    {
+        $this->runs->note($reason, $run->ruleId, $run, $run->subject);
+    }
+}

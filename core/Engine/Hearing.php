@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Engine;
+
+use Linnet\Core\Engine\Books\Known;
+use Linnet\Core\Engine\Books\Runs;
+use Linnet\Core\Engine\Books\Texts;
+use Linnet\Core\Rule\Step\Answer;
+use Linnet\Core\Rule\Step\Ask;
+use Linnet\Core\Rule\Trigger\TextReceived;
+use Linnet\Core\Text\Words\Heard;
+use Linnet\Core\Text\Words\Keywords;
+use Linnet\Core\Text\Words\Listening;
+use Linnet\Core\Text\Words\ReservedWords;
+
+/** Takes a text that came in for what it is, given the questions that are open and the words rules listen for. */
+final readonly class Hearing
+{
+    public function __construct(private Known $known, private Runs $runs, private Texts $texts, private ReservedWords $reserved)
+    {
+    }
+
+    /** @param  string  $line key of the line it came to */
+    public function of(int $personId, string $line, string $text): Heard
+    {
+        $questions = [];
+        foreach ($this->runs->asking($personId) as $run) {
+            $step = $run->rule->flow->step((string) $run->state->step);
+            if ($step instanceof Ask && $this->texts->of($run, "$step->id/{$run->state->round}")?->line === $line) {
+                $questions[$run->id] = array_map(fn (Answer $answer): Keywords => $answer->keywords, $step->answers);
+            }
+        }
+        $rules = [];
+        foreach ($this->known->rules() as $published) {
+            $trigger = $published->rule->trigger;
+            if ($trigger instanceof TextReceived && $trigger->listensOn($line)) {
+                $rules[$published->ruleId] = [$trigger->keywords, $trigger->onlyWhenNoQuestion];
+            }
+        }
+
+        return (new Listening($this->reserved, $questions, $rules))->to($text);
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Engine;
+
+use Linnet\Core\Gate\Judgement;
+use Linnet\Core\Gate\Origin;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Receiver;
+use Linnet\Core\Rule\Step\TextKind;
+use Linnet\Core\Text\Composed;
+use Linnet\Core\Text\Template\Template;
+
+/** A rule's text on its way out. */
+final class OutText
+{
+    public TextState $state = TextState::Waiting;
+
+    public ?Composed $composed = null;
+
+    /** @var list<Judgement> what the gate said, each time it was asked */
+    public array $judgements = [];
+
+    /** Why it waits, was set aside, or will not go. */
+    public ?Reason $reason = null;
+
+    /** When it left or was dropped. */
+    public ?\DateTimeImmutable $settledAt = null;
+
+    /** Its place in the line's order. */
+    public ?\DateTimeImmutable $slot = null;
+
+    /** A person has let it go. */
+    public bool $released = false;
+
+    /** What the shell calls it. */
+    public ?int $id = null;
+
+    /**
+     * @param  string  $name  step/round
+     * @param  Template|null  $words  null where its wordings are used up
+     * @param  string  $wordings  what its wording is counted under; empty where it is not
+     * @param  string|null  $line  key of the line it leaves from
+     */
+    public function __construct(
+        public readonly string $name,
+        public readonly ?Run $run,
+        public readonly Origin $origin,
+        public readonly TextKind $kind,
+        public Receiver $to,
+        public readonly ?Template $words,
+        public readonly string $wordings,
+        public readonly string $wording,
+        public readonly ?string $line,
+        public readonly \DateTimeImmutable $wantedAt,
+        public readonly ?\DateTimeImmutable $anchor = null,
+        public readonly ?string $picture = null,
+        public readonly bool $expectsReply = false,
+    ) {
+    }
+
+    public function fate(): Fate
+    {
+        return match ($this->state) {
+            TextState::Waiting, TextState::SetAside => Fate::waiting(),
+            TextState::Left => Fate::left($this->settledAt ?? $this->wantedAt),
+            TextState::Dropped => Fate::dropped($this->settledAt ?? $this->wantedAt),
+        };
+    }
+}

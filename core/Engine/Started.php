@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Engine;
+
+/** What a change comes to: runs that begin, or why they do not, and what is waited for from now on. */
+final readonly class Started
+{
+    /**
+     * @param  list<Start>  $starts
+     * @param  list<Arming>  $armings
+     */
+    public function __construct(public array $starts, public array $armings)
+    {
+    }
+}

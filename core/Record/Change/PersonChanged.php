@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Record\Change;
+
+/** Something about a person became otherwise. */
+final readonly class PersonChanged implements Change
+{
+    /** @param  array<string, mixed>  $to values after, by field key, of the fields that changed */
+    public function __construct(public array $to)
+    {
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Record;
+
+use Linnet\Core\Gate\Health;
+use Linnet\Core\Gate\Pace;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Time\WeeklyHours;
+
+/** What texts are sent from: a number, or a name that cannot be answered. */
+final readonly class Line
+{
+    /**
+     * @param  string|null  $number  E.164; null for a name
+     * @param  int|null  $staffId  whose own line it is
+     * @param  list<string>  $countries  ISO 3166 of those it sends to; empty for all
+     * @param  WeeklyHours|null  $hours  when it sends, by the clock of the business; null for always
+     */
+    public function __construct(
+        public int $id,
+        public string $key,
+        public string $name,
+        public ?string $number,
+        public Power $power = Power::On,
+        public Pace $pace = new Pace,
+        public Health $health = new Health,
+        public ?int $staffId = null,
+        public array $countries = [],
+        public ?WeeklyHours $hours = null,
+    ) {
+    }
+
+    /** The same, numbered or switched otherwise. */
+    public function with(?int $id = null, ?Power $power = null): self
+    {
+        return new self($id ?? $this->id, $this->key, $this->name, $this->number, $power ?? $this->power, $this->pace, $this->health, $this->staffId, $this->countries, $this->hours);
+    }
+
+    public function sendsTo(string $country): bool
+    {
+        return $this->countries === [] || in_array($country, $this->countries, true);
+    }
+
+    public function isOneWay(): bool
+    {
+        return $this->number === null;
+    }
+
+    /** Whether a name can be a sender: up to 11 letters, digits and spaces, at least one letter (3GPP TS 23.040, 9.1.2.5). */
+    public static function canBeName(string $name): bool
+    {
+        return preg_match('/^(?=.*[A-Za-z])[A-Za-z0-9 ]{1,11}$/D', $name) === 1 && trim($name) === $name;
+    }
+}

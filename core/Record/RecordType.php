@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Record;
+
+/** What a kind of record is made of. */
+final readonly class RecordType
+{
+    /** The type whose fields are those of people themselves. */
+    public const PERSON = 'person';
+
+    /**
+     * @param  array<string, Field>  $fields  by key
+     * @param  string|null  $personField  the field that leads to the person
+     * @param  string|null  $startField  the field that says when it happens
+     */
+    public function __construct(
+        public string $key,
+        public string $name,
+        public array $fields,
+        public ?string $personField = null,
+        public ?string $startField = null,
+    ) {
+    }
+
+    /** The field that says whose it is among the staff: the one called owner, else the first that holds a member of staff. */
+    public function ownerField(): ?string
+    {
+        $staff = array_filter($this->fields, fn (Field $field): bool => $field->kind === FieldKind::Staff);
+
+        return isset($staff['owner']) ? 'owner' : array_key_first($staff);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Record;
+
+/** One of those who log in, as rules see them. */
+final readonly class Staff
+{
+    /**
+     * @param  string|null  $number  E.164
+     * @param  bool  $textsAllowed  their own switch: whether rules may text them
+     */
+    public function __construct(public int $id, public string $name, public string $email, public ?string $number = null, public bool $textsAllowed = true)
+    {
+    }
+
+    /** A part of them by the name texts and conditions call it; null for anything else. */
+    public function part(string $key): string|bool|null
+    {
+        return match ($key) {
+            'name' => $this->name,
+            'first_name' => explode(' ', $this->name)[0],
+            'email' => $this->email,
+            'number' => $this->number,
+            'texts_allowed' => $this->textsAllowed,
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,417 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rehearsal;
+
+use Linnet\Core\Engine\Cause;
+use Linnet\Core\Engine\Conductor;
+use Linnet\Core\Engine\Doing;
+use Linnet\Core\Engine\Effect\DropText;
+use Linnet\Core\Engine\Engine;
+use Linnet\Core\Engine\Happening;
+use Linnet\Core\Engine\Hearing;
+use Linnet\Core\Engine\OutText;
+use Linnet\Core\Engine\Published;
+use Linnet\Core\Engine\Run;
+use Linnet\Core\Engine\RunState;
+use Linnet\Core\Engine\Sending;
+use Linnet\Core\Engine\Subject;
+use Linnet\Core\Engine\Surroundings;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Change\Asked;
+use Linnet\Core\Record\Change\Change;
+use Linnet\Core\Record\Change\FateKnown;
+use Linnet\Core\Record\Change\FormSent;
+use Linnet\Core\Record\Change\RecordAdded;
+use Linnet\Core\Record\Change\RecordChanged;
+use Linnet\Core\Record\Change\TextReceived;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\Line;
+use Linnet\Core\Record\Record;
+use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rehearsal\Paper\PaperDeeds;
+use Linnet\Core\Rehearsal\Paper\PaperKnown;
+use Linnet\Core\Rehearsal\Paper\PaperRule;
+use Linnet\Core\Rehearsal\Paper\PaperRuns;
+use Linnet\Core\Rehearsal\Paper\PaperTexts;
+use Linnet\Core\Rehearsal\Paper\Sheet;
+use Linnet\Core\Rule\Needs;
+use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Same;
+use Linnet\Core\Rule\Trigger\AskedBy;
+use Linnet\Core\Rule\Trigger\CalendarReached;
+use Linnet\Core\Rule\Trigger\DateReached;
+use Linnet\Core\Rule\Trigger\GoneQuiet;
+use Linnet\Core\Text\Words\Meaning;
+use Linnet\Core\Time\Zone;
+
+/** Lives through a world on paper: the live engine and gate, with books and a clock of paper. No text leaves. */
+final class Rehearsal
+{
+    /** How many due moments are taken at once, before what has happened meanwhile. */
+    public const AT_ONCE = 200;
+
+    /** A run that has not ended after so many looks is cut. */
+    private const LOOKS = 1000;
+
+    private readonly Sheet $sheet;
+
+    private readonly World $world;
+
+    private readonly PaperKnown $known;
+
+    private readonly PaperRuns $runs;
+
+    private readonly PaperTexts $texts;
+
+    private readonly PaperDeeds $deeds;
+
+    private readonly Sending $sending;
+
+    private readonly Conductor $conductor;
+
+    private readonly Hearing $hearing;
+
+    private readonly Surroundings $surroundings;
+
+    /** @param  list<Rule>  $rules besides those of the world, first in order */
+    private function __construct(Sheet $sheet, array $rules)
+    {
+        $this->sheet = $sheet;
+        $this->world = $world = $sheet->world;
+        foreach (array_values([...$rules, ...$world->rules]) as $i => $rule) {
+            $sheet->rules[$i + 1] = new PaperRule((string) ($i + 1), $rule);
+        }
+        $this->known = new PaperKnown($sheet);
+        $this->runs = new PaperRuns($sheet);
+        $this->texts = new PaperTexts($sheet);
+        $this->deeds = new PaperDeeds($sheet);
+        $this->surroundings = new Surroundings($this->known);
+        $this->sending = new Sending($this->known, $this->texts, $this->surroundings);
+        $this->conductor = new Conductor($this->known, $this->runs, $this->surroundings, $this->sending, new Doing($this->known, $this->runs, $this->texts, $this->deeds, $this->sending));
+        $this->hearing = new Hearing($this->known, $this->runs, $this->texts, $world->words);
+    }
+
+    /** @param  list<Rule>  $rules besides those of the world, first in order */
+    public static function of(World $world, array $rules): Lived
+    {
+        $rehearsal = new self(new Sheet($world), $rules);
+        $rehearsal->live();
+
+        return new Lived($rehearsal->sheet);
+    }
+
+    /**
+     * One run of a rule, as if it began at the sheet's moment and nobody answered.
+     *
+     * @param  string|null  $line  key of the line the person called or texted
+     */
+    public static function oneRun(Sheet $sheet, Rule $rule, Subject $subject, ?string $line): Rehearsed
+    {
+        $rehearsal = new self($sheet, [$rule]);
+        $published = new Published('1', $rule);
+        $trigger = $rule->trigger;
+        $situation = $rehearsal->surroundings->situation($subject, $line, Needs::relatedTypes($rule), '1');
+        $state = RunState::begin($rule->firstStep(), $sheet->now);
+        if ($trigger instanceof DateReached && ($next = $trigger->next($situation, $sheet->now)) !== null) {
+            [$at, $anchor] = $next;
+            $sheet->now = $at;
+            $state = RunState::begin($rule->firstStep(), $at)->but(['anchor' => $anchor, 'hangsOn' => $anchor]);
+        }
+        $began = $sheet->now;
+        $run = $rehearsal->runs->begin($published, $subject, 'rehearsal', $state, new Happening('1', new Asked('1', AskedBy::Hand), $subject, $began, $line));
+        if ($run !== null) {
+            $rehearsal->conductor->advance($run);
+            for ($looks = 0; $looks < self::LOOKS && ! $run->state->isOver() && ($due = $sheet->agenda->next()) !== null; $looks++) {
+                $sheet->now = max($sheet->now, $sheet->now->setTimestamp($due));
+                $rehearsal->settle();
+            }
+        }
+
+        return new Rehearsed(
+            $began,
+            array_values(array_map(RehearsedText::of(...), array_filter($sheet->texts, fn (OutText $text): bool => $text->to->personId !== null))),
+            array_column($sheet->trace, 'reason'),
+            $state->hangsOn,
+        );
+    }
+
+    private function live(): void
+    {
+        foreach ($this->sheet->rules as $rule) {
+            $this->switchOn($rule);
+        }
+        $this->settle();
+        foreach ($this->world->events as $event) {
+            if ($event->at > $this->world->ends) {
+                break;
+            }
+            $this->until($event->at);
+            $this->happen($event);
+            $this->settle();
+        }
+        $this->until($this->world->ends);
+    }
+
+    /** Everything that is due before a moment, each at its own. */
+    private function until(\DateTimeImmutable $moment): void
+    {
+        while (($due = $this->sheet->agenda->next()) !== null && $due <= $moment->getTimestamp()) {
+            $this->sheet->now = max($this->sheet->now, $this->sheet->now->setTimestamp($due));
+            $this->settle();
+        }
+        $this->sheet->now = max($this->sheet->now, $moment);
+    }
+
+    /** What has happened, then what is due, in rounds, until nothing is left. */
+    private function settle(): void
+    {
+        do {
+            $happened = array_splice($this->sheet->happenings, 0, self::AT_ONCE);
+            foreach ($happened as $happening) {
+                $this->conductor->happened($happening);
+            }
+            $due = $this->sheet->agenda->take($this->sheet->now, self::AT_ONCE);
+            foreach ($due as [$key, $at]) {
+                $this->due($key, $at);
+            }
+        } while ($happened !== [] || $due !== []);
+    }
+
+    private function due(string $key, \DateTimeImmutable $at): void
+    {
+        [$kind, $rest] = explode(':', $key, 2);
+        if ($kind === 'run') {
+            $run = $this->sheet->runs[(int) $rest];
+            $this->isPaused($run) || $this->conductor->advance($run);
+        } elseif ($kind === 'text') {
+            $text = $this->sheet->texts[$rest];
+            $run = $text->run;
+            if ($run !== null && ! $run->state->isOver() && ! $this->isPaused($run)) {
+                $this->conductor->advance($run, $text);
+            } elseif ($run !== null && $text->fate()->isWaiting() && ! $this->isPaused($run)) {
+                $this->judgeAlone($text, $run);
+            }
+        } elseif ($kind === 'start') {
+            [$ruleId, $what, $id] = explode(':', $rest, 3);
+            $rule = $this->sheet->rules[(int) $ruleId];
+            $subject = $what === 'record' ? $this->sheet->about(null, (int) $id) : $this->sheet->about((int) $id, null);
+            if ($rule->power === Power::On) {
+                $this->conductor->came(new Published($ruleId, $rule->rule), $subject, $at, $this->lastActivity($subject), $this->sheet->changeId());
+            }
+        } else {
+            $this->callUp($this->sheet->rules[(int) $rest], $at);
+        }
+    }
+
+    /** A text whose run is over, such as a notice to staff, or what an unclear answer got. */
+    private function judgeAlone(OutText $text, Run $run): void
+    {
+        $this->sending->judge($text, $this->surroundings->situation($run->subject, $run->line));
+    }
+
+    private function isPaused(Run $run): bool
+    {
+        return $this->sheet->rules[(int) $run->ruleId]->power !== Power::On;
+    }
+
+    private function callUp(PaperRule $rule, \DateTimeImmutable $at): void
+    {
+        $trigger = $rule->rule->trigger;
+        if (! $trigger instanceof CalendarReached || $rule->power !== Power::On) {
+            return;
+        }
+        $this->awaitCalendar($rule, $at);
+        $ids = $trigger->type === RecordType::PERSON ? array_keys($this->sheet->people)
+            : array_keys(array_filter($this->sheet->records, fn (Record $record): bool => $record->type->key === $trigger->type));
+        sort($ids);
+        foreach ($ids as $id) {
+            $subject = $trigger->type === RecordType::PERSON ? $this->sheet->about($id, null) : $this->sheet->about(null, $id);
+            $this->conductor->calledUp(new Published($rule->id, $rule->rule), $subject, $at, $this->sheet->changeId());
+        }
+    }
+
+    private function awaitCalendar(PaperRule $rule, \DateTimeImmutable $after): void
+    {
+        $next = $rule->rule->trigger instanceof CalendarReached ? $rule->rule->trigger->next($after, Zone::get($this->world->business->zone)) : null;
+        $next === null ? $this->sheet->agenda->clear("calendar:$rule->id") : $this->sheet->agenda->put("calendar:$rule->id", $next);
+    }
+
+    /** What a rule waits for from the moment it is switched on. */
+    private function switchOn(PaperRule $rule): void
+    {
+        $this->awaitCalendar($rule, $this->sheet->now);
+        if (! $rule->rule->trigger instanceof DateReached && ! $rule->rule->trigger instanceof GoneQuiet) {
+            return;
+        }
+        $published = new Published($rule->id, $rule->rule);
+        $type = $rule->rule->trigger->type();
+        $subjects = $type === RecordType::PERSON
+            ? array_map(fn (int $id): Subject => $this->sheet->about($id, null), array_keys($this->sheet->people))
+            : array_map(fn (Record $record): Subject => $this->sheet->about(null, $record->id), array_filter($this->sheet->records, fn (Record $record): bool => $record->type->key === $type));
+        foreach ($subjects as $subject) {
+            $situation = $this->surroundings->situation($subject, null, Needs::relatedTypes($rule->rule), $rule->id);
+            $this->runs->arm(Engine::arm($published, $situation, $this->lastActivity($subject)), $subject);
+        }
+    }
+
+    private function lastActivity(Subject $subject): \DateTimeImmutable
+    {
+        $changed = $subject->recordId === null ? null : $this->sheet->records[$subject->recordId]->changedAt;
+        $replied = $subject->personId === null ? null : $this->known->lastReplyAt($subject->personId);
+
+        return max($changed ?? $this->world->begins, $replied ?? $this->world->begins);
+    }
+
+    private function happen(WorldEvent $event): void
+    {
+        $person = $event->person === null ? null : $this->sheet->personIds[$event->person];
+        match ($event->kind) {
+            WorldEventKind::Record => $event->new !== null && $this->record($event->new),
+            WorldEventKind::Person => $this->deeds->setPerson((int) $person, $event->values, new Cause),
+            WorldEventKind::Text => $this->text((int) $person, $event->key, $event->text),
+            WorldEventKind::Label => $this->deeds->label((int) $person, $event->label, $event->text, $event->added, new Cause),
+            WorldEventKind::Form => $this->happens(new FormSent($event->key), $person, null),
+            WorldEventKind::Fate => $this->happens(new FateKnown($event->fate, $event->ofRule), $person, null),
+            WorldEventKind::Start => $this->startByHand($person, $event->key, $event->record),
+            WorldEventKind::Rule => $this->turn($event->key, $event->power),
+            WorldEventKind::Line => $this->turnLine($event->key, $event->power),
+            WorldEventKind::Release => $this->release($event->key),
+        };
+    }
+
+    private function record(WorldRecord $new): bool
+    {
+        $id = $this->sheet->recordIds["$new->type/$new->key"] ?? null;
+        $person = $new->person === null ? null : $this->sheet->personIds[$new->person];
+        $before = $id === null ? [] : $this->sheet->records[$id]->values;
+        $to = array_filter($new->values, fn (mixed $value, string $key): bool => ! Same::as($before[$key] ?? null, $value) && ($value !== null || isset($before[$key])), ARRAY_FILTER_USE_BOTH);
+        if ($id !== null && $to === []) {
+            return false;
+        }
+        $record = $this->sheet->put($new->key, $new->type, $person, [...$before, ...$to]);
+        $from = array_intersect_key($before + array_fill_keys(array_keys($to), null), $to);
+        $this->happens($id === null ? new RecordAdded($new->type) : new RecordChanged($new->type, $from, $to), $record->personId, $record->id, $this->lineOf($record)?->key);
+
+        return true;
+    }
+
+    /** The line a record came in by: the value of its first field that holds one. */
+    private function lineOf(Record $record): ?Line
+    {
+        foreach ($record->type->fields as $field) {
+            if ($field->kind === FieldKind::Line) {
+                foreach ($this->sheet->lines as $line) {
+                    if ($line->number !== null && $line->number === ($record->values[$field->key] ?? null)) {
+                        return $line;
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+
+    private function text(int $personId, string $line, string $text): void
+    {
+        $heard = $this->hearing->of($personId, $line, $text);
+        $number = ($this->sheet->people[$personId]->numbers[0] ?? null)->e164 ?? '';
+        $consent = $this->known->consent($number);
+        $this->sheet->consent[$number] = match ($heard->meaning) {
+            Meaning::OptOut => ['optedOut' => true, 'mayHaveOptedOut' => false] + $consent,
+            Meaning::OptIn => ['optedOut' => false, 'mayHaveOptedOut' => false] + $consent,
+            Meaning::LikelyOptOut => ['mayHaveOptedOut' => true] + $consent,
+            default => $consent,
+        };
+        $entry = [
+            'id' => ++$this->sheet->heard, 'at' => $this->sheet->now, 'text' => $text, 'answer' => $heard->answer, 'remark' => $heard->remark,
+        ];
+        $this->sheet->heardLines[$personId][$line] = $this->sheet->now;
+        if ($heard->question !== null) {
+            $this->sheet->put[(int) $heard->question][] = $entry;
+        }
+        $this->sheet->lastReplyAt[$personId] = $this->sheet->now;
+        $this->happens(new TextReceived($heard->rule, $line, $text, $heard->remark), $personId, null, $line, $number);
+    }
+
+    private function startByHand(?int $person, string $key, ?string $record): void
+    {
+        foreach ($this->sheet->rules as $rule) {
+            if ($rule->rule->key === $key && $rule->power === Power::On) {
+                $id = $record === null ? null : $this->sheet->recordIds[$rule->rule->trigger->type()."/$record"] ?? null;
+                $this->happens(new Asked($rule->id, AskedBy::Hand), $person, $id);
+            }
+        }
+    }
+
+    private function turn(string $key, Power $power): void
+    {
+        foreach ($this->sheet->rules as $rule) {
+            if ($rule->rule->key !== $key || $rule->power === $power) {
+                continue;
+            }
+            $rule->power = $power;
+            $rule->pausedUntil = $power === Power::On ? $this->sheet->now : $rule->pausedUntil;
+            foreach ($this->sheet->runs as $run) {
+                if ($run->ruleId === $rule->id && ! $run->state->isOver()) {
+                    $run->power = $power;
+                    $run->pausedUntil = $rule->pausedUntil;
+                    $power === Power::Retired ? $this->end($run) : ($power === Power::On && $this->wake($run));
+                }
+            }
+            if ($power === Power::On) {
+                $this->switchOn($rule);
+            }
+        }
+    }
+
+    private function end(Run $run): void
+    {
+        $reason = new Reason('stop.retired');
+        if ($run->state->awaits !== null) {
+            $this->sending->drop($run, new DropText($run->state->awaits, $reason));
+        }
+        $run->state = $run->state->over('retired');
+        $this->runs->note($reason, $run->ruleId, $run, $run->subject);
+        $this->runs->save($run, null);
+    }
+
+    private function wake(Run $run): bool
+    {
+        $text = $run->state->awaits === null ? null : $this->texts->of($run, $run->state->awaits);
+        $this->sheet->agenda->put($text === null ? "run:$run->id" : "text:$run->id/$text->name", $this->sheet->now);
+
+        return true;
+    }
+
+    private function turnLine(string $key, Power $power): void
+    {
+        $line = $this->sheet->lines[$key] ?? null;
+        if ($line === null) {
+            return;
+        }
+        $this->sheet->lines[$key] = $line->with(power: $power);
+        foreach ($power === Power::On ? $this->sheet->texts : [] as $text) {
+            if ($text->line === $key && $text->fate()->isWaiting() && $text->run !== null) {
+                $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
+            }
+        }
+    }
+
+    private function release(string $key): void
+    {
+        foreach ($this->sheet->texts as $text) {
+            if ($text->run?->rule->key === $key && $text->fate()->isWaiting()) {
+                $text->released = true;
+                $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
+            }
+        }
+    }
+
+    private function happens(Change $change, ?int $person, ?int $record, ?string $line = null, ?string $number = null): void
+    {
+        $this->sheet->happenings[] = new Happening($this->sheet->changeId(), $change, $this->sheet->about($person, $record), $this->sheet->now, $line, $number);
+    }
+}

@@ -1,0 +1,248 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rehearsal;
+
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Document\Problem;
+use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Gate\Pace;
+use Linnet\Core\Gate\Policy;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Gate\Tariff;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Business;
+use Linnet\Core\Record\Line;
+use Linnet\Core\Record\RecordType;
+use Linnet\Core\Record\Staff;
+use Linnet\Core\Rule\Rule;
+use Linnet\Core\Text\Wording\Wording;
+use Linnet\Core\Text\Wording\Wordings;
+use Linnet\Core\Text\Words\ReservedWords;
+use Linnet\Core\Time\WeeklyHours;
+use Linnet\Core\Time\WorkingDays;
+use Linnet\Core\Time\Zone;
+
+/** A small world on paper, version 1 (docs/formats/world-1.schema.json): who is there, and what happens when. */
+final readonly class World
+{
+    public const VERSION = 1;
+
+    /**
+     * @param  array<string, RecordType>  $types  by key
+     * @param  list<Line>  $lines
+     * @param  list<Staff>  $staff
+     * @param  list<WorldPerson>  $people
+     * @param  list<WorldRecord>  $records  those there are when it begins
+     * @param  list<WorldEvent>  $events  in the order of their moments
+     * @param  array<string, list<Wording>>  $pools
+     * @param  array<string, list<string>>  $codes
+     * @param  array<string, bool>  $alive  what a look-up says of a number
+     * @param  list<Rule>  $rules  switched on besides the one that is rehearsed
+     */
+    private function __construct(
+        public \DateTimeImmutable $begins,
+        public \DateTimeImmutable $ends,
+        public Business $business,
+        public Policy $policy,
+        public ReservedWords $words,
+        public array $types,
+        public array $lines,
+        public array $staff,
+        public array $people,
+        public array $records,
+        public array $events,
+        public array $pools,
+        public array $codes,
+        public array $alive,
+        public array $rules,
+    ) {
+    }
+
+    /**
+     * The surroundings of one rehearsal, with nobody in them yet.
+     *
+     * @param  array<string, RecordType>  $types
+     * @param  list<Line>  $lines
+     * @param  list<Staff>  $staff
+     * @param  array<string, list<Wording>>  $pools
+     */
+    public static function around(\DateTimeImmutable $begins, Business $business, Policy $policy, ReservedWords $words, array $types, array $lines, array $staff, array $pools): self
+    {
+        return new self($begins, $begins->modify('+2 years'), $business, $policy, $words, $types, $lines, $staff, [], [], [], $pools, [], [], []);
+    }
+
+    /** @throws Unreadable with everything that is wrong */
+    public static function fromJson(string $json): self
+    {
+        return self::read(Doc::fromJson($json));
+    }
+
+    /** @throws Unreadable with everything that is wrong */
+    public static function read(Doc $doc): self
+    {
+        $types = self::types($doc);
+        $list = fn (string $key, callable $read): array => $doc->has($key) ? $doc->each($key, $read, 0, 100_000) : [];
+        /** @var array{int, null, \DateTimeImmutable, \DateTimeImmutable, array{Business, Policy, ReservedWords}, list<Staff>, list<WorldPerson>, list<WorldRecord>, list<WorldEvent>, array<string, list<Wording>>, array<string, list<string>>, array<string, bool>, list<Rule>} $read */
+        $read = $doc->gather([
+            fn (): int => $doc->integer('linnet_world', self::VERSION, self::VERSION),
+            function () use ($doc): null {
+                $doc->allow('linnet_world', 'begins', 'ends', 'business', 'types', 'lines', 'staff', 'people', 'records', 'events', 'pools', 'codes', 'numbers', 'rules');
+
+                return null;
+            },
+            fn (): \DateTimeImmutable => $doc->moment('begins'),
+            fn (): \DateTimeImmutable => $doc->moment('ends'),
+            fn (): array => self::business($doc->object('business')),
+            fn (): array => self::staff($doc),
+            fn (): array => $list('people', WorldPerson::read(...)),
+            fn (): array => $list('records', fn (Doc $record): WorldRecord => WorldRecord::read($record, $types)),
+            fn (): array => $list('events', fn (Doc $event): WorldEvent => WorldEvent::read($event, $types)),
+            fn (): array => self::named($doc, 'pools', fn (Doc $at, string $key): array => Wordings::list($at, $key)),
+            fn (): array => self::named($doc, 'codes', fn (Doc $at, string $key): array => $at->texts($key, 0, 100_000, 40)),
+            fn (): array => self::named($doc, 'numbers', fn (Doc $at, string $key): bool => $at->yesNo($key)),
+            fn (): array => $list('rules', Rule::read(...)),
+        ]);
+        [, , $begins, $ends, [$business, $policy, $words], $staff, $people, $records, $events, $pools, $codes, $alive, $rules] = $read;
+        usort($events, fn (WorldEvent $a, WorldEvent $b): int => $a->at <=> $b->at);
+        if ($ends <= $begins || $ends->getTimestamp() - $begins->getTimestamp() > 5 * 366 * 86_400) {
+            throw Unreadable::at("$doc->path.ends", 'ends_before_it_begins');
+        }
+        self::checkNames($doc, $people, $records, $events);
+        $lines = $doc->each('lines', fn (Doc $line): Line => self::line($line, $staff), 1, 200);
+        $lines = array_map(fn (Line $line, int $i): Line => $line->with(id: $i + 1), $lines, array_keys($lines));
+
+        return new self($begins, $ends, self::withOneWay($business, $lines), $policy, $words, $types, $lines, $staff, $people, $records, $events, $pools, $codes, $alive, $rules);
+    }
+
+    /** @param  list<Line>  $lines */
+    private static function withOneWay(Business $business, array $lines): Business
+    {
+        foreach ($lines as $line) {
+            if ($line->number !== null) {
+                return $business->withOneWayStopLine("To hear no more, text STOP to $line->number.");
+            }
+        }
+
+        return $business;
+    }
+
+    /** @return array{Business, Policy, ReservedWords} */
+    private static function business(Doc $doc): array
+    {
+        $doc->allow('name', 'country', 'zone', 'locale', 'opening_hours', 'holidays', 'leap_days_on', 'tariff', 'words', 'policy', 'install', 'link_base');
+        $zone = $doc->text('zone', 60);
+        if (! Zone::exists($zone)) {
+            throw Unreadable::at("$doc->path.zone", 'zone_expected', ['written' => $zone]);
+        }
+        /** @var array{string, string, Tariff, WeeklyHours|null, WorkingDays, bool, Policy, ReservedWords} $read */
+        $read = $doc->gather([
+            fn (): string => $doc->text('name', 80),
+            fn (): string => preg_match('/^[A-Z]{2}$/D', $doc->text('country', 2)) === 1 ? $doc->text('country', 2) : throw Unreadable::at("$doc->path.country", 'country_expected'),
+            fn (): Tariff => Tariff::read($doc->object('tariff')),
+            fn (): ?WeeklyHours => $doc->has('opening_hours') ? WeeklyHours::read($doc->object('opening_hours')) : null,
+            fn (): WorkingDays => WorkingDays::read($doc, 'holidays'),
+            fn (): bool => $doc->has('leap_days_on') && $doc->oneOf('leap_days_on', ['28_february' => fn (): bool => false, '1_march' => fn (): bool => true]),
+            fn (): Policy => Policy::read($doc->object('policy')),
+            fn (): ReservedWords => ReservedWords::read($doc->object('words')),
+        ]);
+        [$name, $country, $tariff, $opening, $working, $leap, $policy, $words] = $read;
+
+        return [new Business(
+            $name, $zone, 'Reply STOP to hear no more.', $tariff, $country, $doc->optionalText('locale', 20) ?? 'en_GB', $opening, $working, $leap,
+            linkBase: $doc->has('link_base') ? $doc->webAddress('link_base') : 'https://links.example/l/', linkSalt: $doc->optionalText('install', 60) ?? '',
+        ), $policy, $words];
+    }
+
+    /** @return array<string, RecordType> */
+    private static function types(Doc $doc): array
+    {
+        $types = [];
+        foreach ($doc->has('types') ? $doc->each('types', WorldType::read(...), 0, 100) : [] as $type) {
+            $types[$type->key] = $type;
+        }
+
+        return $types + [RecordType::PERSON => new RecordType(RecordType::PERSON, 'Person', [])];
+    }
+
+    /** @return list<Staff> */
+    private static function staff(Doc $doc): array
+    {
+        if (! $doc->has('staff')) {
+            return [];
+        }
+        $staff = $doc->each('staff', function (Doc $one): Staff {
+            $one->allow('name', 'email', 'number', 'texts_allowed');
+
+            return new Staff(0, $one->text('name', 80), $one->text('email', 120), $one->optionalText('number', 20), ! $one->has('texts_allowed') || $one->yesNo('texts_allowed'));
+        }, 0, 1000);
+
+        return array_map(fn (Staff $one, int $i): Staff => new Staff($i + 1, $one->name, $one->email, $one->number, $one->textsAllowed), $staff, array_keys($staff));
+    }
+
+    /** @param  list<Staff>  $staff */
+    private static function line(Doc $doc, array $staff): Line
+    {
+        $doc->allow('key', 'name', 'number', 'power', 'pace', 'staff', 'countries', 'hours');
+        $name = $doc->text('name', 40);
+        $number = $doc->optionalText('number', 20);
+        if ($number === null && ! Line::canBeName($name)) {
+            throw Unreadable::at("$doc->path.name", 'no_sender_name', ['written' => $name]);
+        }
+        $owner = $doc->optionalText('staff', 120);
+        $ids = array_column($staff, 'id', 'email');
+
+        return new Line(
+            0, $doc->name('key'), $name, $number,
+            $doc->has('power') ? $doc->choice('power', Power::class) : Power::On,
+            $doc->has('pace') ? Pace::read($doc->object('pace')) : new Pace,
+            staffId: $owner === null ? null : $ids[$owner] ?? throw Unreadable::at("$doc->path.staff", 'nobody', ['written' => $owner]),
+            countries: $doc->has('countries') ? $doc->each('countries', fn (Doc $one): string => $one->self(fn (mixed $v): ?string => is_string($v) && preg_match('/^[A-Z]{2}$/D', $v) === 1 ? $v : null, 'country_expected')) : [],
+            hours: $doc->has('hours') ? WeeklyHours::read($doc->object('hours')) : null,
+        );
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(Doc, string): T  $read
+     * @return array<string, T>
+     */
+    private static function named(Doc $doc, string $key, callable $read): array
+    {
+        if (! $doc->has($key)) {
+            return [];
+        }
+        $at = $doc->object($key);
+        $names = array_map(strval(...), array_keys(is_array($at->value) ? $at->value : []));
+
+        return $at->gather(array_combine($names, array_map(fn (string $name): \Closure => fn (): mixed => $read($at, $name), $names)));
+    }
+
+    /**
+     * Names that are used must be names of something.
+     *
+     * @param  list<WorldPerson>  $people
+     * @param  list<WorldRecord>  $records
+     * @param  list<WorldEvent>  $events
+     */
+    private static function checkNames(Doc $doc, array $people, array $records, array $events): void
+    {
+        $known = array_fill_keys(array_column($people, 'key'), true);
+        $problems = [];
+        foreach ($records as $i => $record) {
+            if ($record->person !== null && ! isset($known[$record->person])) {
+                $problems[] = new Problem("$doc->path.records[$i].person", new Reason('document.nobody', ['written' => $record->person]));
+            }
+        }
+        foreach ($events as $event) {
+            if ($event->person !== null && ! isset($known[$event->person])) {
+                $problems[] = new Problem($event->path, new Reason('document.nobody', ['written' => $event->person]));
+            }
+        }
+        if ($problems !== []) {
+            throw new Unreadable($problems);
+        }
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rehearsal;
+
+enum WorldEventKind: string
+{
+    /** A record is added, or changed if it is there. */
+    case Record = 'record';
+    /** Fields of a person change. */
+    case Person = 'person';
+    /** A person texts one of the lines. */
+    case Text = 'text';
+    case Label = 'label';
+    case Form = 'form';
+    case Fate = 'fate';
+    /** A rule is started by hand. */
+    case Start = 'start';
+    /** A rule is paused, switched on again, or retired. */
+    case Rule = 'rule';
+    case Line = 'line';
+    /** The texts of a rule that wait for it are let go. */
+    case Release = 'release';
+
+    /** @return list<string> */
+    public function keys(): array
+    {
+        return match ($this) {
+            self::Record => ['id', 'type', 'person', 'values'],
+            self::Person => ['person', 'values'],
+            self::Text => ['person', 'line', 'text'],
+            self::Label => ['person', 'tag', 'list', 'change'],
+            self::Form => ['person', 'form'],
+            self::Fate => ['person', 'fate', 'of_rule'],
+            self::Start => ['person', 'rule', 'record'],
+            self::Rule => ['rule', 'power'],
+            self::Line => ['line', 'power'],
+            self::Release => ['rule'],
+        };
+    }
+}

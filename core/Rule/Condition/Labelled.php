@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rule\Condition;
+
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Engine\Situation;
+use Linnet\Core\Reason;
+
+/** Whether the person has a tag, or stands on a list. */
+final readonly class Labelled implements Condition
+{
+    public function __construct(public LabelKind $kind, public string $name, public bool $has)
+    {
+    }
+
+    public static function read(Doc $doc, LabelKind $kind): self
+    {
+        $doc->allow($kind->value, 'has');
+
+        return new self($kind, $doc->text($kind->value, 60), ! $doc->has('has') || $doc->yesNo('has'));
+    }
+
+    public function weigh(Situation $situation): Weighed
+    {
+        $names = $this->kind === LabelKind::Tag ? $situation->standing->tags : $situation->standing->lists;
+        $has = in_array(mb_strtolower($this->name, 'UTF-8'), array_map(fn (string $n): string => mb_strtolower($n, 'UTF-8'), $names), true);
+
+        return new Weighed(Truth::of($has === $this->has), new Reason('condition.'.($has ? 'has_' : 'no_').$this->kind->value, ['who' => $situation->who, 'name' => $this->name]));
+    }
+
+    public function toDocument(): array
+    {
+        return [$this->kind->value => $this->name] + ($this->has ? [] : ['has' => false]);
+    }
+}

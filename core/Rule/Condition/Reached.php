@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rule\Condition;
+
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Engine\Situation;
+use Linnet\Core\Number\NumberKind;
+use Linnet\Core\Reason;
+
+/** What kind of line the person's number is, or whether it is alive. */
+final readonly class Reached implements Condition
+{
+    public function __construct(public NumberTest $test)
+    {
+    }
+
+    public static function read(Doc $doc): self
+    {
+        $doc->allow('number');
+
+        return new self($doc->choice('number', NumberTest::class));
+    }
+
+    public function weigh(Situation $situation): Weighed
+    {
+        $kind = $situation->standing->number;
+        $alive = $situation->standing->alive;
+        $with = ['who' => $situation->who];
+        if ($this->test === NumberTest::None || $kind === null) {
+            return new Weighed(Truth::of(($kind === null) === ($this->test === NumberTest::None)), new Reason($kind === null ? 'condition.no_number' : 'condition.has_number', $with));
+        }
+        if ($this->test === NumberTest::Alive || $this->test === NumberTest::Dead) {
+            return $alive === null
+                ? new Weighed(Truth::Unknown, new Reason('condition.not_looked_up', $with))
+                : new Weighed(Truth::of($alive === ($this->test === NumberTest::Alive)), new Reason($alive ? 'condition.number_alive' : 'condition.number_dead', $with));
+        }
+
+        return $kind === NumberKind::Unknown || $kind === NumberKind::Either
+            ? new Weighed(Truth::Unknown, new Reason('condition.number_kind_unknown', $with))
+            : new Weighed(Truth::of($kind->value === $this->test->value), new Reason('condition.number_'.$kind->value, $with));
+    }
+
+    public function toDocument(): array
+    {
+        return ['number' => $this->test->value];
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rule\Trigger;
+
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Engine\Situation;
+use Linnet\Core\Record\Change;
+use Linnet\Core\Record\Day;
+use Linnet\Core\Record\Moment;
+use Linnet\Core\Time\Clocks;
+use Linnet\Core\Time\Offset;
+
+/** A moment that hangs on a date field of a record or a person, once or every year. */
+final readonly class DateReached implements Trigger
+{
+    public function __construct(public string $type, public string $field, public Offset $offset, public bool $eachYear)
+    {
+    }
+
+    public static function read(Doc $doc): self
+    {
+        $doc->allow('on', 'type', 'field', 'offset', 'each_year');
+        /** @var array{type: string, field: string, offset: Offset, eachYear: bool} $read */
+        $read = $doc->gather([
+            'type' => fn (): string => $doc->name('type'),
+            'field' => fn (): string => $doc->name('field'),
+            'offset' => fn (): Offset => Offset::read($doc->object('offset')),
+            'eachYear' => fn (): bool => $doc->has('each_year') && $doc->yesNo('each_year'),
+        ]);
+
+        return new self(...$read);
+    }
+
+    public function meets(Change\Change $change, string $ruleId): bool
+    {
+        return $change instanceof Change\DateCame && $change->ruleId === $ruleId;
+    }
+
+    public function type(): string
+    {
+        return $this->type;
+    }
+
+    /** The date it hangs on as things are now; null where there is none. */
+    public function anchor(Situation $situation): Moment|Day|null
+    {
+        $value = $situation->facts->at("$this->type.$this->field");
+
+        return match (true) {
+            $value instanceof Moment, $value instanceof Day => $value,
+            is_string($value) => Moment::parse($value) ?? Day::parse($value),
+            default => null,
+        };
+    }
+
+    /**
+     * The moment to wait for next: later than another, or the only one there is.
+     *
+     * @return array{\DateTimeImmutable, \DateTimeImmutable}|null the moment, and the date it hangs on as an instant
+     */
+    public function next(Situation $situation, \DateTimeImmutable $after): ?array
+    {
+        $anchor = $this->anchor($situation);
+        $clocks = $situation->clocks();
+        if ($anchor === null) {
+            return null;
+        }
+        if (! $this->eachYear) {
+            return [$this->offset->moment($anchor, $clocks), self::instant($anchor, $clocks, $this->offset->theirs)];
+        }
+        $zone = $anchor instanceof Moment ? $anchor->zone() ?? $clocks->zone($this->offset->theirs) : $clocks->zone($this->offset->theirs);
+        // An offset of some weeks may reach into the year before or after.
+        for ($year = (int) $after->setTimezone($zone)->format('Y') - 1, $last = $year + 12; $year <= $last; $year++) {
+            $inYear = self::inYear($anchor, $year, $zone, $clocks->leapToMarch);
+            $moment = $this->offset->moment($inYear, $clocks);
+            if ($moment > $after) {
+                return [$moment, self::instant($inYear, $clocks, $this->offset->theirs)];
+            }
+        }
+
+        return null;
+    }
+
+    public function toDocument(): array
+    {
+        return ['on' => 'date_reached', 'type' => $this->type, 'field' => $this->field, 'offset' => $this->offset->toDocument()]
+            + ($this->eachYear ? ['each_year' => true] : []);
+    }
+
+    private static function instant(Moment|Day $date, Clocks $clocks, bool $theirs): \DateTimeImmutable
+    {
+        return $date instanceof Moment ? $date->at : new \DateTimeImmutable($date->date, $clocks->zone($theirs));
+    }
+
+    /** The same day of another year; 29 February falls on the 28th in a common year, or on 1 March. */
+    private static function inYear(Moment|Day $date, int $year, \DateTimeZone $zone, bool $leapToMarch): Moment|Day
+    {
+        $local = $date instanceof Moment ? $date->at->setTimezone($zone) : new \DateTimeImmutable($date->date, $zone);
+        $monthDay = $local->format('m-d');
+        if ($monthDay === '02-29' && ! checkdate(2, 29, $year)) {
+            $monthDay = $leapToMarch ? '03-01' : '02-28';
+        }
+        if ($date instanceof Day) {
+            return Day::parse(sprintf('%04d-%s', $year, $monthDay)) ?? throw new \LogicException('a day of a calendar');
+        }
+        [$month, $day] = array_map(intval(...), explode('-', $monthDay));
+
+        return new Moment($local->setDate($year, $month, $day)->setTimezone(new \DateTimeZone('UTC')), $date->zone);
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Text\Words;
+
+/** What somebody texted, made comparable. */
+final class Folded
+{
+    /** A slip of the finger is forgiven in words of so many letters or more. */
+    private const LONG_ENOUGH = 5;
+
+    /** NFKC, case folded, punctuation and emoji trimmed at the edges, spaces folded (Unicode Standard Annex 15; Unicode, section 3.13). */
+    public static function of(string $text): string
+    {
+        $text = normalizer_normalize($text, \Normalizer::FORM_KC) ?: $text;
+        $text = preg_replace('/[\s\p{Z}\p{Cf}]+/u', ' ', str_replace(['’', '‘'], "'", $text)) ?? $text;
+        $text = preg_replace('/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/u', '', $text) ?? $text;
+
+        return mb_convert_case($text, MB_CASE_FOLD, 'UTF-8');
+    }
+
+    /** Whether two folded words are one, or one slip apart: a letter more, less, another, or two changed about. */
+    public static function same(string $one, string $other, bool $forgiving): bool
+    {
+        return $one === $other || ($forgiving && self::oneSlipApart($one, $other));
+    }
+
+    private static function oneSlipApart(string $one, string $other): bool
+    {
+        $a = mb_str_split($one, 1, 'UTF-8');
+        $b = mb_str_split($other, 1, 'UTF-8');
+        if (count($a) > count($b)) {
+            [$a, $b] = [$b, $a];
+        }
+        if (count($a) < self::LONG_ENOUGH - 1 || count($b) < self::LONG_ENOUGH || count($b) - count($a) > 1) {
+            return false;
+        }
+        for ($i = 0; $i < count($a) && $a[$i] === $b[$i]; $i++);
+        $restA = array_slice($a, $i);
+        $restB = array_slice($b, $i);
+
+        return count($a) < count($b)
+            ? $restA === array_slice($restB, 1)
+            : array_slice($restA, 1) === array_slice($restB, 1)
+                || ([$restA[0] ?? null, $restA[1] ?? null] === [$restB[1] ?? null, $restB[0] ?? null] && array_slice($restA, 2) === array_slice($restB, 2));
+    }
+}

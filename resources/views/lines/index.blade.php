@@ -1,0 +1,28 @@
+<x-page title="Lines">
+    <h1>Lines</h1>
+    <p class="soft mb-4">What texts are sent from, how much of today is used, and whether carriers are still content with it.</p>
+    <div class="table-wrap"><table class="table">
+        <thead><tr><th scope="col">Line</th><th scope="col">State</th><th scope="col" class="n">Left today</th><th scope="col" class="n">Waiting</th><th scope="col">May send</th><th scope="col">Failures</th></tr></thead>
+        <tbody>
+            @foreach ($page->lines as $line)
+                <tr>
+                    <td><a class="link" href="{{ route('lines.show', $line) }}">{{ $line->name }}</a><br><span class="soft sm">{{ $line->number === null ? 'a name: cannot be answered' : \Linnet\Core\Number\Numbers::pretty($line->number) }}@if ($line->purpose), {{ $line->purpose }}@endif</span></td>
+                    <td>@if ($line->power->value === 'on')<x-tone tone="well">on</x-tone>@else<x-tone tone="held" icon="pause">off</x-tone>@if ($line->problem)<br><span class="sm"><x-reason :reason="$line->problem" /></span>@endif @endif</td>
+                    <td class="n"><a class="link" href="{{ route('sent.index', ['line' => $line->id]) }}">{{ number_format($page->sentToday($line)) }}</a>@if ($page->dayLimit($line) !== null) <span class="soft">of {{ number_format($page->dayLimit($line)) }}</span>@endif</td>
+                    <td class="n">{{ number_format($page->waiting($line)) }}</td>
+                    <td>{{ $page->pace($line) }}</td>
+                    <td>@if ($page->ails($line))<x-tone tone="held">{{ $page->failures($line) }}</x-tone>@else{{ $page->failures($line) }}@endif<br><span class="soft sm">warns at {{ $page->health->warn }} %, stops at {{ $page->health->pause }} %</span></td>
+                </tr>
+            @endforeach
+        </tbody>
+    </table></div>
+    <x-pages :list="$page->lines" />
+    @can('administer')
+        <form class="flex gap-2 flex-wrap items-end mt-5" method="post" action="{{ route('lines.store') }}" aria-label="Add a line">@csrf
+            <label><span class="label">You call it</span><input class="input w-44" name="name" value="{{ old('name') }}" placeholder="second desk" maxlength="40"></label>
+            <label><span class="label">Number, or name to send as</span><input class="input w-56" name="sender" value="{{ old('sender') }}" placeholder="07700 900102, or OsierQuay" maxlength="40"></label>
+            <button class="btn">Add a line</button>
+            <x-error name="name" /><x-error name="sender" />
+        </form>
+    @endcan
+</x-page>

@@ -1,0 +1,1 @@
+@foreach ($picks as [$value, $label])<option value="{{ $value }}">{{ $label }}</option>@endforeach

@@ -1,0 +1,48 @@
+<x-page :title="$page->title">
+    <div class="crumb"><a class="link" href="{{ route('records.index', $page->type) }}">{{ $page->type->plural }}</a> /</div>
+    <div class="head"><h1>{{ $page->title }}</h1>
+        <div class="acts">
+            @if ($page->type->stage_field)<x-tone tone="plain">{{ $page->shown->key($page->type->stage_field, $page->record->values[$page->type->stage_field] ?? null) ?: 'no '.mb_strtolower($page->type->field($page->type->stage_field)?->name ?? 'stage') }}</x-tone>@endif
+            @can('converse')@can('view')<a class="btn" href="{{ route('records.edit', [$page->type, $page->record]) }}">Change</a>@endcan @endcan
+        </div></div>
+    @if ($last = $page->lastChange())<p class="soft sm">Last changed <x-time :at="$last->at" format="D j M Y, H:i" />, {{ $last->way->says($last->via) }}.</p>@endif
+    <div class="two mt-4">
+        <section>
+            <dl class="facts !grid-cols-[150px_1fr]">
+                @foreach ($page->type->fields as $field)
+                    @php($said = $page->shown->key($field->key, $page->record->values[$field->key] ?? null))
+                    <dt>{{ $field->name }}</dt><dd class="whitespace-pre-line">@if ($said === '')<span class="soft">–</span>@elseif ($field->kind->value === 'link')<a class="link" href="{{ $said }}" rel="noreferrer noopener">{{ Str::limit($said, 60) }}</a>@elseif ($field->kind->value === 'person')<a class="link" href="{{ route('people.show', (int) $page->record->values[$field->key]) }}">{{ $said }}</a>@else{{ $said }}@endif</dd>
+                @endforeach
+                @if ($page->record->external_id)<dt>Their name for it</dt><dd>{{ $page->record->external_id }}</dd>@endif
+            </dl>
+            <h2 class="mt-7 mb-1">Its story</h2>
+            <x-story :story="$page->story()" />
+        </section>
+        <aside>
+            <h2 class="mb-1">Whom it is about</h2>
+            @if ($page->record->person)
+                <p><a class="link" href="{{ route('people.show', $page->record->person_id) }}">{{ $page->record->person->name() }}</a>@if ($page->record->person->number)<br><span class="soft">{{ \Linnet\Core\Number\Numbers::pretty($page->record->person->number->e164) }}</span>@endif</p>
+                <div class="mt-2"><x-may-we-text :receiver="$page->receiver()" /></div>
+            @else
+                <p class="soft">Nobody known, so no rule can text about it.</p>
+            @endif
+            <h2 class="mt-5 mb-1">Coming texts</h2>
+            @forelse ($page->coming() as $text)
+                <div class="said">{{ Str::limit($text->body ?: '(no words yet)', 160) }}<br><x-reason :reason="$text->reason" /></div>
+            @empty
+                <p class="soft sm">None that wait to leave.</p>
+            @endforelse
+            <h2 class="mt-5 mb-1">Rules under way</h2>
+            @forelse ($page->underWay() as $run)
+                <p class="mb-1"><a class="link" href="{{ route('rules.show', $run->rule_id) }}">{{ $run->rule->name }}</a><br><span class="soft sm">since <x-time :at="$run->began_at" format="D j M H:i" />@if ($run->timer?->due_at), next look <x-time :at="$run->timer->due_at" format="D j M H:i" />@endif</span></p>
+            @empty
+                <p class="soft sm">None.</p>
+            @endforelse
+            @if ($page->record->person)@can('converse')@can('view')<x-start-rule :person="$page->record->person" :record="$page->record" :rules="$page->startable()" />@endcan @endcan @endif
+            @if ($page->besides()->isNotEmpty())
+                <h2 class="mt-5 mb-1">What else they have</h2>
+                @foreach ($page->besides() as $other)<p class="sm"><a class="link" href="{{ route('records.show', [$other->type, $other]) }}">{{ $other->called() }}</a> <span class="soft">{{ mb_strtolower($other->type->name) }}</span></p>@endforeach
+            @endif
+        </aside>
+    </div>
+</x-page>

@@ -1,0 +1,71 @@
+<x-page title="Settings">
+    <h1>Settings</h1>
+    <p class="soft mb-1">What your records are made of, who may fetch them from outside, and what a text costs.</p>
+    <p class="flex gap-4 flex-wrap mb-4"><a class="link" href="{{ route('forms.index') }}">Forms that anybody may fill in</a><a class="link" href="{{ route('pools.index') }}">Shared wordings and codes</a></p>
+    @if (session('token'))
+        <section class="panel mb-4 secret"><h2 class="mb-1">Copy the token now</h2><p class="soft sm mb-2">It is shown this once.</p><p><code id="token">{{ session('token') }}</code></p></section>
+    @endif
+    @if (session('calendar'))
+        <section class="panel mb-4 secret"><h2 class="mb-1">Copy the calendar’s address now</h2><p class="soft sm mb-2">It is shown this once. Whoever has it can read the calendar.</p><p><code id="calendar">{{ session('calendar') }}</code></p></section>
+    @endif
+    <div class="two">
+        <section>
+            <h2 class="mb-1">Records and their fields</h2>
+            <div class="table-wrap"><table class="table dense">
+                <thead><tr><th scope="col">Type</th><th scope="col">In rules and texts</th><th scope="col" class="n">Fields</th></tr></thead>
+                <tbody>@foreach ($types as $type)<tr><td><a class="link" href="{{ route('record-types.show', $type) }}">{{ $type->plural }}</a></td><td><code>{{ $type->key }}</code></td><td class="n">{{ $type->fields_count }}</td></tr>@endforeach</tbody>
+            </table></div>
+            <form class="flex gap-2 flex-wrap items-end mt-3" method="post" action="{{ route('record-types.store') }}" aria-label="Add a type of record">@csrf
+                <label><span class="label">One is called</span><input class="input w-40" name="name" value="{{ old('plural') !== null ? old('name') : '' }}" placeholder="Regatta entry"></label>
+                <label><span class="label">Several are called</span><input class="input w-40" name="plural" value="{{ old('plural') }}" placeholder="Regatta entries"></label>
+                <button class="btn">Add a type</button>
+                @if (old('plural') !== null)<x-error name="name" />@endif<x-error name="plural" />
+            </form>
+
+            <h2 class="mt-8 mb-1">API tokens</h2>
+            <p class="soft sm mb-2">For programs of your own. <a class="link" href="{{ route('api') }}">What they can ask for</a></p>
+            @if ($tokens->isNotEmpty())
+                <div class="table-wrap"><table class="table"><thead><tr><th scope="col">Used by</th><th scope="col">May</th><th scope="col">Last used</th><th scope="col"><span class="sr-only">End</span></th></tr></thead>
+                    <tbody>@foreach ($tokens as $token)<tr><td>{{ $token->name }}<br><span class="soft sm">made by {{ $token->tokenable?->name ?? 'somebody who has left' }}</span></td><td class="sm">{{ implode(', ', array_map(fn ($ability) => \App\Api\Ability::tryFrom($ability)?->says() ?? $ability, $token->abilities ?? [])) }}</td><td class="whitespace-nowrap">@if ($token->last_used_at)<x-time :at="$token->last_used_at" format="j M Y, H:i" />@else never @endif</td><td><form method="post" action="{{ route('tokens.destroy', $token) }}">@csrf @method('delete')<button class="btn small">End it</button></form></td></tr>@endforeach</tbody></table></div>
+                <x-pages :list="$tokens" />
+            @endif
+            <form class="panel mt-3" method="post" action="{{ route('tokens.store') }}" aria-label="Make a token">@csrf
+                <label class="field"><span>Who will use it</span><input class="input w-60" name="name" value="{{ old('abilities') !== null ? old('name') : '' }}" placeholder="Website">@if (old('plural') === null && old('type') === null && old('abilities', false) !== false)<x-error name="name" />@endif</label>
+                <fieldset class="mb-3"><legend class="label">It may</legend><input type="hidden" name="abilities[]" value="" disabled>
+                    @foreach ($abilities as $ability)<label class="flex gap-2 items-center mb-1"><input type="checkbox" class="tick" name="abilities[]" value="{{ $ability->value }}" @checked(in_array($ability->value, (array) old('abilities', []), true))> {{ $ability->says() }}</label>@endforeach
+                    <x-error name="abilities" /></fieldset>
+                <button class="btn">Make a token</button>
+            </form>
+        </section>
+        <aside>
+            <h2 class="mb-1">Who is who</h2>
+            <form method="post" action="{{ route('settings.people') }}">@csrf @method('put')
+                <fieldset><legend class="soft sm mb-2">People are known by their name in the other system, then their number, then their email. If these lead to two people:</legend>
+                    @foreach ($conflicts as $conflict)<label class="flex gap-2 items-start mb-2"><input type="radio" class="tick" name="conflicts" value="{{ $conflict->value }}" @checked($business->conflicts === $conflict)><span>{{ $conflict->says() }}</span></label>@endforeach</fieldset>
+                <button class="btn small">Keep</button>
+            </form>
+            <h2 class="mt-8 mb-1">Calendars to subscribe to</h2>
+            <p class="soft sm mb-2">Records with a beginning, at a secret address that any calendar program can follow.</p>
+            @foreach ($calendars as $calendar)
+                <div class="flex justify-between gap-2 mb-1"><span>{{ $calendar->name }}<br><span class="soft sm">{{ mb_strtolower($calendar->type->plural) }}, @if ($calendar->fetched_at)last fetched <x-time :at="$calendar->fetched_at" format="j M, H:i" />@else never fetched @endif</span></span><form method="post" action="{{ route('calendars.destroy', $calendar) }}">@csrf @method('delete')<button class="btn small">End it</button></form></div>
+            @endforeach
+            <x-pages :list="$calendars" />
+            <form class="flex gap-2 flex-wrap items-end mt-2" method="post" action="{{ route('calendars.store') }}" aria-label="Make a calendar">@csrf
+                <label><span class="label">Called</span><input class="input w-36" name="name"></label>
+                <label><span class="label">Of</span><select class="input" name="type">@foreach ($dated as $type)<option value="{{ $type->key }}">{{ $type->plural }}</option>@endforeach</select></label>
+                <button class="btn small">Make it</button>
+                @if (old('type') !== null)<x-error name="name" />@endif <x-error name="type" />
+            </form>
+            <h2 class="mt-8 mb-1">What a text costs</h2>
+            @php($list = fn (string $table): string => implode("\n", array_map(fn (string $country, int $micros): string => "$country ".$micros / 1_000_000, array_keys($business->tariff[$table] ?? []), $business->tariff[$table] ?? [])))
+            <form method="post" action="{{ route('settings.tariff') }}" aria-label="What a text costs">@csrf @method('put')
+                <label class="field"><span>Currency, or credits</span><input class="input w-28" name="currency" value="{{ old('currency', $business->tariff['currency']) }}" @error('currency') aria-invalid="true" @enderror><x-error name="currency" /></label>
+                @foreach (['per_part' => ['A part that goes out, by country', 'elsewhere'], 'inbound' => ['A part that comes in', 'inbound_elsewhere'], 'picture' => ['A text with a picture, whatever its length', 'picture_elsewhere']] as $table => [$label, $elsewhere])
+                    <label class="field"><span>{{ $label }}</span><textarea class="input w-full" rows="2" name="{{ $table }}" placeholder="GB 0.032" @error($table) aria-invalid="true" @enderror>{{ old($table, $list($table)) }}</textarea><x-error :name="$table" /></label>
+                    <label class="field"><span>and in any other country</span><input class="input w-28" name="{{ $elsewhere }}" inputmode="decimal" value="{{ old($elsewhere, ($business->tariff[$elsewhere] ?? 0) / 1_000_000) }}" @error($elsewhere) aria-invalid="true" @enderror><x-error :name="$elsewhere" /></label>
+                @endforeach
+                <button class="btn small">Keep these prices</button>
+            </form>
+        </aside>
+    </div>
+</x-page>

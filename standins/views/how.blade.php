@@ -1,0 +1,1 @@
+<label class="field"><span>How Linnet is told</span><select class="input" name="how" @isset($form) form="{{ $form }}" @endisset>@foreach (\Standins\How::cases() as $how)<option value="{{ $how->value }}" @selected(old('how') === $how->value)>{{ $how->says() }}</option>@endforeach</select></label>

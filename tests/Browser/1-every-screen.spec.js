@@ -1,0 +1,107 @@
+import { expect, test } from '@playwright/test';
+import { standins } from '../../playwright.config.js';
+import { expectAccessible, logIn } from './world.js';
+
+const screens = [
+  '/today',
+  '/rules',
+  '/rules/1',
+  '/conversations',
+  '/people',
+  '/sent',
+  '/sources',
+  '/sources/phone',
+  '/sources/phone/mapping',
+  '/sources/phone/settings',
+  '/sources/racks',
+  '/imports',
+  '/records/booking',
+  '/records/deal/board',
+  '/records/deal/new',
+  '/people/new',
+  '/settings',
+  '/settings/record-types/booking',
+  '/api',
+  '/lines',
+  '/lines/1',
+  '/rules/1/results',
+  '/starters',
+  '/settings/forms',
+  '/settings/wordings',
+  '/f/hire',
+  '/safeguards/consent',
+  '/safeguards',
+  '/nowhere',
+];
+
+// The themes differ in nothing but colour.
+const themes = { light: [], dark: ['color-contrast'] };
+
+for (const [colorScheme, rules] of Object.entries(themes)) {
+  test.describe(`in the ${colorScheme} theme`, () => {
+    test.use({ colorScheme });
+
+    test('no screen breaks an accessibility rule, and nothing is refused by the content policy', async ({ page }) => {
+      const refused = [];
+      page.on(
+        'console',
+        (message) => /Content Security Policy|Uncaught/.test(message.text()) && refused.push(message.text()),
+      );
+      page.on('pageerror', (error) => refused.push(error.message));
+      await page.goto('/log-in');
+      await expectAccessible(page, rules);
+      await logIn(page);
+      for (const screen of screens) {
+        await page.goto(screen);
+        await expectAccessible(page, rules);
+      }
+      await page.goto('/sources/phone');
+      await page.locator('tbody a').first().click();
+      await expectAccessible(page, rules);
+      await page.goto('/records/booking');
+      await page.locator('tbody a').first().click();
+      await expectAccessible(page, rules);
+      await page.goto('/sources/racks');
+      await page.locator('tbody a').first().click();
+      await expectAccessible(page, rules);
+      await page.goto('/people?find=petts');
+      await page.getByRole('link', { name: 'Jon Petts' }).click();
+      await expectAccessible(page, rules);
+      await page.goto('/conversations');
+      await page.locator('.who').first().click();
+      await expectAccessible(page, rules);
+      await page.goto('/rules/1');
+      await page.locator('#word-hours').click();
+      await page.getByRole('button', { name: 'Change the words' }).first().click();
+      await expectAccessible(page, rules);
+      await page.goto(standins);
+      await expectAccessible(page, rules);
+      await page.locator('.phone').first().click();
+      await expectAccessible(page, rules);
+      for (const name of ['Look into the shop', 'Book a lesson']) {
+        await page.getByRole('link', { name }).click();
+        await expectAccessible(page, rules);
+        await page.goBack();
+      }
+      expect(refused).toEqual([]);
+    });
+  });
+}
+
+test.describe('on a telephone', () => {
+  test.use({ viewport: { width: 390, height: 800 } });
+
+  test('every screen fits, and the rail folds into a bar', async ({ page }) => {
+    await logIn(page);
+    for (const screen of screens) {
+      await page.goto(screen);
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(overflow, screen).toBeLessThanOrEqual(0);
+    }
+    await page.goto('/today');
+    await expect(page.getByRole('link', { name: 'Safeguards' })).toBeHidden();
+    await page.getByRole('button', { name: 'Menu' }).click();
+    await page.getByRole('link', { name: 'Safeguards' }).click();
+    await expect(page.getByRole('heading', { name: 'Safeguards' })).toBeVisible();
+  });
+});

@@ -1,0 +1,73 @@
+import { expect, test } from '@playwright/test';
+import { clockTo, handsetOf, logIn, openPerson, reloadUntil, ring, writeFrom } from './world.js';
+
+const RHODA = '+447700900938';
+const NOBODY = '+447700900911';
+
+test('a text with a missing name is set aside, and says so until somebody decides', async ({ page }) => {
+  clockTo('2026-03-10T10:00:00Z');
+  await logIn(page);
+  await page.goto('/rules/2');
+  await page.getByRole('button', { name: 'Change the words' }).click();
+  await page.getByLabel('The words of this text').fill('Hello {{ first_name }}, which boat is it about?');
+  await page.getByRole('button', { name: 'Keep these words' }).click();
+  await page.getByText('Publish changes…').click();
+  await page.getByRole('button', { name: 'Publish version 2' }).click();
+
+  await ring(page, NOBODY, 'the workshop');
+  await ring(page, RHODA, 'the workshop');
+  await expect(await handsetOf(page, RHODA)).toContainText('Hello Rhoda, which boat is it about?');
+  await page.goto('/today');
+  const need = page.locator('.need').filter({ hasText: 'was set aside' });
+  await expect(need).toContainText('There is no value for “first name”, and the text gives nothing to say instead.');
+  await need.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.locator('#toast')).toContainText('It still cannot go.');
+  await need.getByRole('link', { name: 'Fill in' }).click();
+  await page.getByRole('button', { name: 'Do not send it' }).click();
+  await expect(page.getByText('Not sent: Mira Okafor decided so.').first()).toBeVisible();
+  await expect(await handsetOf(page, NOBODY)).toContainText('No texts yet');
+});
+
+test('a conversation waits until somebody answers it or says it is done', async ({ page }) => {
+  clockTo('2026-03-11T10:00:00Z');
+  await writeFrom(page, RHODA, 'Thank you, all is well.');
+  clockTo('2026-03-11T12:00:00Z');
+  await logIn(page, 'nia');
+  await expect(page).toHaveURL(/conversations/);
+  await page.goto('/conversations?show=waiting');
+  await reloadUntil(page, () => page.getByRole('link', { name: /Rhoda\s+2 h/ }));
+  await page.getByRole('link', { name: /Rhoda/ }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.goto('/conversations?show=waiting');
+  await expect(page.getByRole('link', { name: /Rhoda/ })).toHaveCount(0);
+  await page.goto('/today');
+  await expect(page.getByRole('heading', { name: 'Not for your role' })).toBeVisible();
+});
+
+test('decent hours are changed, and a mistake stands at its day', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/safeguards');
+  const opening = page.getByRole('form', { name: 'When we are open' });
+  await opening.getByLabel('Sunday, to').fill('');
+  await opening.getByRole('button', { name: 'Keep these hours' }).click();
+  await expect(opening.getByRole('alert')).toContainText('Two times are expected here');
+  await opening.getByLabel('Sunday, from').fill('');
+  await opening.getByRole('button', { name: 'Keep these hours' }).click();
+  await expect(page.locator('#toast')).toContainText('The hours are changed.');
+  await expect(opening.getByLabel('Sunday, from')).toHaveValue('');
+});
+
+test('the clock goes to the next thing that happens', async ({ page }) => {
+  clockTo('2026-03-12T10:00:00Z');
+  await logIn(page);
+  await ring(page, '+447700900343');
+  await openPerson(page, 'haddad', 'Noor Haddad');
+  await reloadUntil(page, () => page.getByText('next look Thu 12 Mar 10:02'));
+  await page.goto('/today');
+  await expect(page.locator('#clock-shows')).toHaveText('Thu 12 March 10:00');
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Next' }).click();
+    expect((await page.locator('#clock-shows').innerText()) >= 'Thu 12 March 10:02').toBe(true);
+  }).toPass();
+  await expect(await handsetOf(page, '+447700900343')).toContainText('Hello Noor');
+});

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Forms;
+
+use App\Models\Change;
+use App\Models\ChangeKind;
+use App\Models\Consent;
+use App\Models\Form;
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use App\Models\Person;
+use App\Models\Role;
+use Illuminate\Support\Facades\DB;
+use Tests\Feature\TestCase;
+
+final class FormTest extends TestCase
+{
+    private const WORDING = 'Send me news of the quay by text, about once a month.';
+
+    public function testAFormMakesThePersonKnownAndTellsTheRules(): void
+    {
+        Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => 'on']);
+
+        $this->get('/f/hire')->assertOk()->assertSee('Hire')->assertDontSee('Log in')->assertDontSee('agrees');
+        $this->post('/f/hire', ['name' => 'Ottoline', 'number' => '07700 900 555'])->assertRedirect('/f/hire')->assertSessionHas('sent');
+
+        self::assertSame('Ottoline', $this->person('+447700900555')->first_name);
+        self::assertSame(['form' => 'hire'], Change::query()->where('kind', ChangeKind::FormSent)->firstOrFail()->with);
+        self::assertSame(0, Consent::query()->count());
+    }
+
+    public function testWhatIsAgreedToStandsInTheLedgerWithTheWordsThatWereShown(): void
+    {
+        Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING]);
+
+        $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1']);
+
+        $entry = Consent::query()->firstOrFail();
+        self::assertSame(['+447700900555', 'granted', 'marketing', 'form', self::WORDING, '127.0.0.1'], [$entry->number, $entry->act, $entry->scope, $entry->how, $entry->wording, $entry->getAttribute('from')]);
+    }
+
+    public function testAgreeingThatHasToBeConfirmedCountsOnceTheySayYes(): void
+    {
+        Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true, 'line' => 'front-desk']);
+
+        $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1'])->assertSessionHas('asks', true);
+        $this->work();
+        self::assertStringContainsString('Answer YES', $this->handedOver[0]['text']);
+        self::assertSame(0, Consent::query()->count());
+        // Sent in again within the hour, nothing is asked twice.
+        $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1']);
+        $this->work();
+        self::assertCount(1, $this->handedOver);
+
+        $this->textFrom('+447700900555', 'Yes!');
+        $this->work();
+        self::assertSame(['granted', 'marketing', 'form'], array_values(Consent::query()->firstOrFail()->only(['act', 'scope', 'how'])));
+        self::assertStringContainsString('you are on the list', $this->handedOver[1]['text']);
+        // A yes that nobody waits for is for a person to read.
+        $this->textFrom('+447700900555', 'Yes');
+        self::assertSame(1, Consent::query()->count());
+        self::assertSame('talk', Message::query()->where('origin', MessageOrigin::Them)->orderByDesc('id')->firstOrFail()->meaning?->value);
+    }
+
+    public function testWhoSaidStopIsNotAskedAndIsTold(): void
+    {
+        Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true]);
+        $this->textFrom(self::WEN, 'STOP');
+        $this->work();
+        $before = count($this->handedOver);
+
+        $this->post('/f/news', ['number' => self::WEN, 'agrees' => '1'])->assertSessionHasErrors(['agrees']);
+        $this->work();
+
+        self::assertCount($before, $this->handedOver);
+    }
+
+    public function testNoMoreThanSomeAreAskedInAnHour(): void
+    {
+        $form = Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true]);
+        DB::table('confirmations')->insert(array_map(fn (int $i): array => [
+            'form_id' => $form->id, 'person_id' => 1, 'number' => "+4477009000$i", 'wording' => self::WORDING, 'at' => '2026-03-02 09:30:00',
+        ], range(0, 199)));
+
+        $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1'])->assertSessionHasErrors(['agrees']);
+        $this->work();
+        self::assertSame([], $this->handedOver);
+
+        $this->travelToMoment('2026-03-02 10:31');
+        $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1'])->assertSessionHas('asks', true);
+        $this->work();
+        self::assertCount(1, $this->handedOver);
+    }
+
+    public function testMachinesAndWrongNumbersLeaveNothingBehind(): void
+    {
+        Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING]);
+        Form::query()->create(['key' => 'old', 'name' => 'Old', 'power' => 'paused']);
+        $people = Person::query()->count();
+
+        $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1', 'website' => 'http://spam.example'])->assertSessionHas('sent');
+        $this->post('/f/news', ['number' => '12', 'name' => 'Kept'])->assertSessionHasErrors('number')->assertSessionHasInput('name', 'Kept');
+        $this->post('/f/old', ['number' => '07700 900555'])->assertNotFound();
+        for ($i = 0; $i < 6; $i++) {
+            $last = $this->post('/f/news', ['number' => 'x']);
+        }
+
+        $last->assertTooManyRequests();
+        self::assertSame($people, Person::query()->count());
+        self::assertSame(0, Consent::query()->count());
+    }
+
+    public function testTheAdministratorMakesFormsAndClosesThem(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+
+        $this->post('/settings/forms', ['name' => 'Ask about hire', 'wording' => self::WORDING, 'confirmed_by_text' => '1', 'line' => 'front-desk'])->assertSessionHasNoErrors();
+        $this->post('/settings/forms', ['name' => 'Ask about HIRE'])->assertSessionHasErrors('name');
+        $this->post('/settings/forms', ['name' => ''])->assertSessionHasErrors('name');
+        $this->get('/settings/forms')->assertOk()->assertSee('/f/ask-about-hire');
+        $this->put('/settings/forms/ask-about-hire', ['name' => 'Ask about hire'])->assertSessionHasNoErrors();
+
+        $this->get('/f/ask-about-hire')->assertNotFound();
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\People;
+
+use App\Engine\Live\Labels;
+use App\Intake\Door;
+use App\Intake\Origin;
+use App\Models\Consent;
+use App\Models\Delivery;
+use App\Models\Message;
+use App\Models\Person;
+use App\Models\Record;
+use App\Models\Role;
+use App\Models\Run;
+use App\Models\Trace;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Number\Numbers;
+use Linnet\Core\Reason;
+use Linnet\Core\Rule\Condition\LabelKind;
+use Tests\Feature\TestCase;
+
+final class ErasingTest extends TestCase
+{
+    public function testNothingOfThePersonIsLeftAndTheirStopOutlivesThem(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:03');
+        $this->work();
+        $this->textFrom(self::WEN, 'STOP');
+        $this->work();
+        $wen = $this->person(self::WEN);
+        foreach (['run_id' => Run::query(), 'message_id' => Message::query()] as $about => $some) {
+            Trace::note(new Reason('gate.opted_out', ['who' => 'Wen Li']), now()->toImmutable(), [$about => $some->where('person_id', $wen->id)->firstOrFail()->id]);
+        }
+        Labels::set($wen->id, LabelKind::Tag, 'member', true, Origin::seed('x'), now()->toImmutable());
+
+        $this->actingAs($this->staff(Role::Administrator))->delete("/people/$wen->id")->assertRedirect('/people');
+
+        self::assertNull(Person::query()->find($wen->id));
+        foreach (['numbers', 'messages', 'conversations', 'runs', 'consents', 'labels', 'traces', 'changes', 'external_ids'] as $table) {
+            self::assertSame(0, DB::table($table)->where('person_id', $wen->id)->count(), $table);
+        }
+        self::assertSame(0, DB::table('timers')->count());
+        self::assertSame(0, DB::table('traces')->whereNotNull('run_id')->orWhereNotNull('message_id')->count());
+        self::assertSame('', Delivery::query()->firstOrFail()->body);
+        self::assertNull(Record::query()->firstOrFail()->person_id);
+        // Nowhere in the database does the number stand any more.
+        foreach (DB::table('sqlite_master')->where('type', 'table')->pluck('name') as $table) {
+            self::assertStringNotContainsString('7700900301', (string) json_encode(DB::table((string) $table)->get()), (string) $table);
+        }
+
+        // The same number comes in again, in another coat.
+        DB::transaction(fn () => resolve(Door::class)->person(new PersonSaid(number: Numbers::read('07700 900301', 'GB'), own: ['first_name' => 'Wendel']), Origin::seed('a file')));
+        self::assertSame(['withdrawn', 'all', 'erased'], array_values(Consent::query()->where('number', self::WEN)->firstOrFail()->only(['act', 'scope', 'how'])));
+        $this->missedCall(self::WEN);
+        $this->work();
+        self::assertSame([], $this->textsTo(self::WEN));
+    }
+
+    public function testWhoNeverSaidStopLeavesNoFingerprint(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator))->delete('/people/'.$this->person(self::WEN)->id);
+
+        self::assertSame(0, DB::table('fingerprints')->count());
+    }
+
+    public function testAMessageUnderWayGoesWithThem(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->actingAs($this->staff(Role::Administrator))->delete('/people/'.$this->person(self::WEN)->id);
+        $this->travelToMoment('2026-03-02 10:10');
+
+        $this->work();
+
+        self::assertSame(0, Message::query()->count());
+        self::assertSame([], $this->handedOver);
+    }
+}

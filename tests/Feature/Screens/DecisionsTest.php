@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Screens;
+
+use App\Carrier\Fates;
+use App\Models\Business;
+use App\Models\Change;
+use App\Models\ChangeKind;
+use App\Models\Consent;
+use App\Models\Line;
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Notice;
+use App\Models\Number;
+use App\Models\Role;
+use App\Models\Rule;
+use App\Models\Run;
+use App\Models\Task;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Gate\Power;
+use Tests\Feature\TestCase;
+
+/** What only a person can decide: it stands on Today with the decision beside it, and the decision does what it says. */
+final class DecisionsTest extends TestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->actingAs($this->staff(Role::Administrator));
+    }
+
+    public function testWhatReadsLikeAStopHoldsAutomaticTextsUntilSomebodyDecides(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->textFrom(self::WEN, 'please take me off your list');
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        self::assertSame([], $this->handedOver);
+        $number = Number::query()->where('e164', self::WEN)->firstOrFail();
+        $this->get('/today')->assertSee('wrote what reads like a stop')->assertSee('They mean stop');
+
+        $this->post("/numbers/$number->id/doubt", ['means' => 'no'])->assertSessionHas('done', 'Automatic texts go to Wen again.');
+        $this->work();
+        self::assertSame([], Consent::query()->get()->all());
+        $this->get('/today')->assertDontSee('wrote what reads like a stop');
+
+        $this->textFrom(self::WEN, 'stop texting me please');
+        $this->post("/numbers/$number->id/doubt", ['means' => 'stop']);
+        $entry = Consent::query()->sole();
+        self::assertSame(['withdrawn', 'all', 'staff', 'stop texting me please'], [$entry->act, $entry->scope, $entry->how, $entry->wording]);
+        $this->post("/numbers/$number->id/doubt", ['means' => 'perhaps'])->assertSessionHasErrors('means');
+    }
+
+    public function testALineWithTooManyFailuresIsPausedAndSaysSoUntilItIsSwitchedOnAgain(): void
+    {
+        $business = Business::ours();
+        $business->update(['policy' => $business->policy + ['health' => ['look_at' => 10, 'at_least' => 2, 'warn_percent' => 10, 'pause_percent' => 50]]]);
+        foreach ([self::WEN, '+447700900308'] as $number) {
+            $this->missedCall($number);
+        }
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        foreach (Message::query()->where('state', MessageState::Handed)->get() as $message) {
+            $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C', 'key' => Business::ours()->install.":$message->id", 'fate' => 'failed', 'code' => 'no_such_number', 'detail' => 'nobody has this number', 'at' => '2026-03-02T10:02:05Z'])->assertOk();
+        }
+        $line = Line::query()->where('key', 'front-desk')->firstOrFail();
+
+        self::assertSame(Power::Paused, $line->power);
+        self::assertSame(2, Change::query()->where('kind', ChangeKind::FateKnown)->count());
+        $this->get('/today')->assertSee('The line “front desk” was paused');
+        $this->missedCall('+447700900315');
+        $this->travelToMoment('2026-03-02 10:05');
+        $this->work();
+        self::assertCount(2, $this->handedOver);
+
+        $this->put("/lines/$line->id/power", ['power' => 'on'])->assertRedirect();
+        $this->travelToMoment('2026-03-02 10:07');
+        $this->work();
+        // What it held goes, and the failures of before count no more.
+        self::assertSame('+447700900315', end($this->handedOver)['to'] ?? null);
+        self::assertNull($line->refresh()->problem);
+        resolve(Fates::class)->failed(Message::query()->orderByDesc('id')->firstOrFail(), false, now()->toImmutable());
+        self::assertSame(Power::On, $line->refresh()->power);
+    }
+
+    public function testANumberTheCarrierSaysNobodyHasGetsNoMoreTextsUntilOneComesFromIt(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $text = $this->textsTo(self::WEN)[0];
+        $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C', 'key' => Business::ours()->install.":$text->id", 'fate' => 'failed', 'code' => 'no_such_number', 'at' => '2026-03-02T10:02:05Z'])->assertOk();
+        $this->travelToMoment('2026-03-03 10:03');
+        $this->work();
+        self::assertSame('gate.number_dead', $this->textsTo(self::WEN)[1]->reason['code'] ?? null);
+        $this->get('/people/'.$this->person(self::WEN)->id)->assertSee('The carrier says that nobody has +44 7700 900301.');
+
+        $this->textFrom(self::WEN, 'It is me, on a new phone');
+        $this->missedCall(self::WEN);
+        $this->travelToMoment('2026-03-03 10:06');
+        $this->work();
+        self::assertSame([self::WEN, self::WEN], array_column($this->handedOver, 'to'));
+    }
+
+    public function testABatchWaitsForItsHourAndForSomebodyToLetItGo(): void
+    {
+        $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
+        $version = $rule->version ?? self::fail('it is published');
+        $version->update(['document' => ['release' => ['texts' => 'in_one_batch', 'ask_at' => '15:00']] + $version->document]);
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        self::assertSame('gate.not_released', $this->textsTo(self::WEN)[0]->reason['code'] ?? null);
+
+        $this->get('/today')->assertDontSee('to be let go');
+        $this->travelToMoment('2026-03-02 15:00');
+        $this->get('/today')->assertSee('One text of “Front desk: missed call, followed up” waits to be let go');
+        $this->post("/rules/$rule->id/release")->assertSessionHas('done', 'It is on its way, as far as the gate lets it.');
+        $this->work();
+
+        self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
+    }
+
+    public function testWhoStandsAtAStepThatIsGoneIsLeftForDecision(): void
+    {
+        $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
+        foreach ([self::WEN, '+447700900308'] as $number) {
+            $this->missedCall($number);
+        }
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $document = $rule->written()->toDocument();
+        // The day they wait through is gone from the new version.
+        $document['steps'] = array_values(array_filter($document['steps'], fn (array $step): bool => $step['id'] !== 'a-day'));
+        $rule->update(['draft' => $document]);
+
+        $this->post("/rules/$rule->id/draft/publish", ['under_way' => 'move'])->assertSessionHasNoErrors();
+        self::assertSame(2, Run::query()->where('stuck', true)->count());
+        $this->get('/today')->assertSee('at a step that is gone');
+        $this->post("/rules/$rule->id/stuck", ['do' => 'end']);
+
+        self::assertSame(['step_gone'], Run::query()->distinct()->pluck('outcome')->all());
+        $this->get('/today')->assertDontSee('at a step that is gone');
+    }
+
+    public function testThoseUnderWayGoOnByTheNewWordsWhereChosen(): void
+    {
+        $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
+        $this->missedCall(self::WEN);
+        $this->work();
+        $document = $rule->written()->toDocument();
+        $document['steps'][1]['wordings'][0]['text'] = 'New words';
+        $rule->update(['draft' => $document]);
+
+        $this->post("/rules/$rule->id/draft/publish", ['under_way' => 'move']);
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+
+        self::assertStringContainsString('New words', $this->handedOver[0]['text']);
+    }
+
+    public function testNoticesAndTasksStandUntilTheyAreDone(): void
+    {
+        $tom = $this->staff(Role::Operator);
+        Notice::query()->create(['name' => 'n1', 'words' => 'Bo has not answered', 'staff_id' => $tom->id, 'at' => now()]);
+        $task = Task::query()->create(['name' => 't1', 'words' => 'Fetch the wherry', 'at' => now(), 'due_at' => now()->addDay()]);
+
+        $this->get('/today')->assertDontSee('Bo has not answered')->assertSee('Fetch the wherry')->assertSee('For whoever takes it, by Tue 3 March 10:00.');
+        $this->actingAs($tom)->get('/today')->assertSee('Bo has not answered');
+        $this->post('/notices/1/put-away');
+        $this->post("/tasks/$task->id/done");
+
+        $this->get('/today')->assertDontSee('Bo has not answered')->assertDontSee('Fetch the wherry');
+    }
+
+    public function testTwoRulesThatAreOnDoNotOwnTheSameWord(): void
+    {
+        $document = json_decode((string) file_get_contents(base_path('demo/rules/word-kayak.json')), true, 32, JSON_THROW_ON_ERROR);
+        foreach (['one' => ['kayak'], 'two' => ['Kayak!', 'boat']] as $name => $words) {
+            $rule = Rule::query()->create(['name' => $name, 'power' => 'paused', 'draft' => ['name' => $name, 'key' => $name, 'trigger' => ['words' => $words] + $document['trigger']] + $document]);
+            $this->post("/rules/$rule->id/draft/publish")->assertSessionHasNoErrors();
+            $this->put("/rules/$rule->id/power", ['power' => 'on']);
+        }
+
+        self::assertStringContainsString('The rule “one” already listens for “kayak”', (string) session('errors')?->first('power'));
+        self::assertSame(['one' => Power::On, 'two' => Power::Paused], Rule::query()->whereIn('name', ['one', 'two'])->pluck('power', 'name')->all());
+    }
+
+    public function testALinkLeadsOnAndTellsTheRulesOnce(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $text = $this->textsTo(self::WEN)[0];
+        DB::table('links')->insert([['code' => 'abcdefghij', 'message_id' => $text->id, 'target' => 'https://shop.osierquay.example/b/1'], ['code' => 'abcdefghik', 'message_id' => $text->id, 'target' => 'javascript:alert(1)']]);
+
+        $this->get('/l/abcdefghij')->assertRedirect('https://shop.osierquay.example/b/1');
+        $this->get('/l/abcdefghij');
+        $this->get('/l/abcdefghik')->assertNotFound();
+        $this->get('/l/0000000000')->assertNotFound();
+
+        self::assertSame([['fate' => 'link_opened', 'rule' => 'front-desk-missed-call']], Change::query()->where('kind', ChangeKind::FateKnown)->get()->map(fn (Change $change): mixed => $change->with)->all());
+        self::assertSame(2, (int) DB::table('links')->where('code', 'abcdefghij')->value('opened'));
+    }
+}

@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use App\Carrier\Inbound;
+use App\Engine\Live\Labels;
+use App\Engine\Runner;
+use App\Engine\Worker;
+use App\Intake\ChangeRow;
+use App\Intake\Door;
+use App\Intake\Origin;
+use App\Models\Business;
+use App\Models\ChangeKind;
+use App\Models\Line;
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Person;
+use App\Models\Rule;
+use App\Models\RuleVersion;
+use App\Models\Staff;
+use App\Models\Timer;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Intake\Cleaned;
+use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Number\PhoneNumber;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Rehearsal\World;
+use Linnet\Core\Rehearsal\WorldEvent;
+use Linnet\Core\Rehearsal\WorldEventKind;
+use Linnet\Core\Rehearsal\WorldPerson;
+use Linnet\Core\Rehearsal\WorldRecord;
+use Linnet\Core\Rule as Core;
+use Linnet\Core\Rule\Trigger\AskedBy;
+
+/** Lives through a world on paper in earnest: the same people, records and events, in the database and over HTTP. */
+final class LiveWorld
+{
+    private int $texts = 0;
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @param  \Closure(\DateTimeImmutable): void  $clockTo
+     */
+    public function __construct(private readonly World $world, private readonly array $document, private readonly \Closure $clockTo)
+    {
+    }
+
+    /** @param  list<Core\Rule>  $rules besides those of the world, first in order */
+    public function live(array $rules): void
+    {
+        $this->empty();
+        ($this->clockTo)($this->world->begins);
+        $this->fill();
+        $runner = resolve(Runner::class);
+        foreach ([...$rules, ...$this->world->rules] as $i => $rule) {
+            $model = Rule::query()->create(['name' => $rule->name, 'key' => $rule->key, 'power' => Power::Paused]);
+            $version = RuleVersion::query()->create(['rule_id' => $model->id, 'number' => 1, 'document' => $rule->toDocument(), 'at' => $this->world->begins]);
+            $model->update(['version_id' => $version->id]);
+            $runner->switchOn($model->refresh());
+        }
+        $this->settle();
+        foreach ($this->world->events as $event) {
+            $this->until($event->at);
+            $this->happen($event);
+            $this->settle();
+        }
+        $this->until($this->world->ends);
+    }
+
+    private function until(\DateTimeImmutable $moment): void
+    {
+        while (($due = Timer::query()->whereNotNull('due_at')->min('due_at')) !== null && ($at = new \DateTimeImmutable((string) $due, new \DateTimeZone('UTC'))) <= $moment) {
+            ($this->clockTo)($at);
+            $this->settle();
+        }
+        ($this->clockTo)($moment);
+    }
+
+    /** The engine and its errands, until there is nothing left to do at this moment. */
+    private function settle(): void
+    {
+        do {
+            for ($done = 0; ($round = resolve(Worker::class)->round()) > 0; $done += $round);
+            $jobs = DB::table('jobs')->count();
+            if ($jobs > 0) {
+                DB::table('jobs')->update(['available_at' => 0]);
+                app('queue.worker')->setCache(app('cache.store'))->daemon('database', 'default', new \Illuminate\Queue\WorkerOptions(stopWhenEmpty: true, sleep: 0));
+            }
+        } while ($jobs > 0);
+    }
+
+    private function empty(): void
+    {
+        DB::statement('pragma foreign_keys = off');
+        foreach (DB::table('sqlite_master')->where('type', 'table')->whereNotIn('name', ['migrations', 'sqlite_sequence'])->pluck('name') as $table) {
+            DB::table((string) $table)->delete();
+        }
+        DB::table('sqlite_sequence')->delete();
+        DB::statement('pragma foreign_keys = on');
+    }
+
+    private function fill(): void
+    {
+        $business = $this->document['business'];
+        Business::query()->create([
+            'install' => $business['install'] ?? '', 'name' => $business['name'], 'country' => $business['country'], 'zone' => $business['zone'], 'locale' => $business['locale'] ?? 'en_GB',
+            'sending' => Power::On, 'opening_hours' => $business['opening_hours'], 'policy' => $business['policy'], 'words' => $business['words'], 'tariff' => $business['tariff'],
+            'holidays' => $business['holidays'] ?? [], 'leap_to_march' => ($business['leap_days_on'] ?? '') === '1_march',
+        ]);
+        foreach ($this->world->staff as $staff) {
+            Staff::query()->create(['name' => $staff->name, 'email' => $staff->email, 'password' => 'x', 'role' => 'administrator', 'number' => $staff->number, 'texts_allowed' => $staff->textsAllowed]);
+        }
+        foreach ($this->document['lines'] as $line) {
+            Line::query()->create(['key' => $line['key'], 'name' => $line['name'], 'number' => $line['number'] ?? null, 'power' => Power::On, 'pace' => $line['pace'] ?? null, 'countries' => $line['countries'] ?? null, 'hours' => $line['hours'] ?? null]);
+        }
+        foreach ($this->world->types as $type) {
+            $id = DB::table('record_types')->insertGetId(['key' => $type->key, 'name' => $type->name, 'plural' => $type->name.'s', 'person_field' => $type->personField, 'start_field' => $type->startField]);
+            foreach (array_values($type->fields) as $i => $field) {
+                DB::table('fields')->insert([
+                    'record_type_id' => $id, 'key' => $field->key, 'name' => $field->name, 'kind' => $field->kind->value, 'options' => $field->options === [] ? null : json_encode($field->options),
+                    'of' => $field->of, 'at_place' => $field->atPlace, 'position' => $i,
+                ]);
+            }
+        }
+        foreach ($this->world->people as $person) {
+            $this->person($person);
+        }
+        DB::transaction(fn () => array_map(fn (WorldRecord $record) => $this->record($record, true), $this->world->records));
+        foreach ($this->document['pools'] ?? [] as $name => $wordings) {
+            DB::table('pools')->insert(['name' => $name, 'wordings' => json_encode($wordings)]);
+        }
+        foreach ($this->world->codes as $list => $codes) {
+            foreach ($codes as $code) {
+                DB::table('codes')->insert(['list' => $list, 'code' => $code]);
+            }
+        }
+    }
+
+    private function person(WorldPerson $said): void
+    {
+        $own = array_diff_key($said->own, ['first_name' => 1, 'last_name' => 1, 'email' => 1]);
+        $id = DB::table('people')->insertGetId([
+            'first_name' => $said->own['first_name'] ?? null, 'last_name' => $said->own['last_name'] ?? null, 'email' => $said->own['email'] ?? null, 'zone' => $said->zone, 'line_id' => $said->line === null ? null : Line::query()->where('key', $said->line)->value('id'),
+            'fields' => json_encode((object) $own), 'added_at' => $this->world->begins->format('Y-m-d H:i:s'),
+        ]);
+        foreach ($said->numbers as $i => $number) {
+            DB::table('numbers')->insert([
+                'person_id' => $id, 'e164' => $number->e164, 'country' => $number->country, 'kind' => $number->kind->value, 'zones' => json_encode($number->zones), 'rank' => count($said->numbers) - $i,
+            ]);
+            foreach (array_filter(['granted/marketing' => $said->optedIn, 'withdrawn/all' => $said->optedOut]) as $entry => $is) {
+                [$act, $scope] = explode('/', $entry);
+                DB::table('consents')->insert(['person_id' => $id, 'number' => $number->e164, 'act' => $act, 'scope' => $scope, 'how' => 'file', 'at' => $this->world->begins->format('Y-m-d H:i:s')]);
+            }
+        }
+        foreach (['tag' => $said->tags, 'list' => $said->lists] as $kind => $names) {
+            foreach ($names as $name) {
+                DB::table('labels')->insert(['person_id' => $id, 'kind' => $kind, 'name' => $name, 'folded' => mb_strtolower($name)]);
+            }
+        }
+    }
+
+    private function record(WorldRecord $record, bool $quietly = false): void
+    {
+        $type = $this->world->types[$record->type];
+        $fields = [];
+        foreach ($record->values as $key => $value) {
+            $fields[$key] = $type->fields[$key]->kind === FieldKind::Staff && $value !== null ? "#$value" : $value;
+        }
+        $origin = Origin::staff(Staff::query()->firstOrFail());
+        resolve(Door::class)->take(new Cleaned($record->type, $record->key, new PersonSaid(number: $record->person === null ? null : $this->number($record->person)), $fields), $quietly ? $origin->quietly() : $origin);
+    }
+
+    private function happen(WorldEvent $event): void
+    {
+        $id = $event->person === null ? null : 1 + (int) array_search($event->person, array_column($this->world->people, 'key'), true);
+        $staff = Staff::query()->firstOrFail();
+        $rule = fn (): ?Rule => Rule::query()->firstWhere('key', $event->key);
+        $runner = resolve(Runner::class);
+        match ($event->kind) {
+            WorldEventKind::Record => DB::transaction(fn () => $event->new === null ? null : $this->record($event->new)),
+            WorldEventKind::Person => $this->change((int) $id, $event->values, $staff),
+            WorldEventKind::Text => resolve(Inbound::class)->take('w'.++$this->texts, $this->number((string) $event->person)->e164 ?? '', (string) Line::query()->firstWhere('key', $event->key)?->number, $event->text),
+            WorldEventKind::Label => Labels::set((int) $id, $event->label, $event->text, $event->added, Origin::staff($staff), $event->at),
+            WorldEventKind::Form => $this->changed(ChangeKind::FormSent, $id, ['form' => $event->key], $event->at, $staff),
+            WorldEventKind::Fate => $this->changed(ChangeKind::FateKnown, $id, array_filter(['fate' => $event->fate->value, 'rule' => $event->ofRule]), $event->at, $staff),
+            WorldEventKind::Start => ($model = $rule()) !== null && $model->power === Power::On ? $runner->start($model, (int) $id, $event->record === null ? null : (int) DB::table('records')->where('external_id', $event->record)->value('id'), AskedBy::Hand, $staff) : null,
+            WorldEventKind::Rule => ($model = $rule()) === null || $model->power === $event->power ? null : match ($event->power) {
+                Power::On => $runner->switchOn($model),
+                Power::Paused => $model->update(['power' => Power::Paused]),
+                Power::Retired => $runner->retire($model),
+            },
+            WorldEventKind::Line => $runner->switchLine(Line::query()->where('key', $event->key)->firstOrFail(), $event->power),
+            WorldEventKind::Release => $runner->release(array_values(Message::query()->where('rule_id', $rule()?->id)->whereIn('state', [MessageState::Waiting, MessageState::SetAside])->orderBy('id')->pluck('id')->all())),
+        };
+    }
+
+    /** @param  array<string, scalar>  $values */
+    private function change(int $id, array $values, Staff $staff): void
+    {
+        $person = Person::query()->findOrFail($id);
+        $own = array_intersect_key($values, ['first_name' => 1, 'last_name' => 1]);
+        DB::transaction(fn () => resolve(Door::class)->editPerson($person, new PersonSaid(
+            email: isset($values['email']) ? (string) $values['email'] : $person->email, own: array_map(strval(...), $own) + array_filter(['first_name' => $person->first_name, 'last_name' => $person->last_name, 'zone' => $person->zone]),
+            fields: array_diff_key($values, $own, ['email' => 1]) + $person->fields,
+        ), Origin::staff($staff)));
+    }
+
+    /** @param  array<string, mixed>  $with */
+    private function changed(ChangeKind $kind, ?int $person, array $with, \DateTimeImmutable $at, Staff $staff): void
+    {
+        DB::table('changes')->insert(ChangeRow::of($kind, null, $person, null, [], Origin::staff($staff), $at, $with));
+    }
+
+    private function number(string $person): ?PhoneNumber
+    {
+        return array_column($this->world->people, null, 'key')[$person]->numbers[0] ?? null;
+    }
+}
