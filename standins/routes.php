@@ -11,6 +11,8 @@ use Standins\Http\ShopController;
 // The pages a person looks at.
 Route::get('/', ShelfController::class)->name('shelf');
 Route::get('handsets/{number}', [HandsetController::class, 'show'])->where('number', '\+\d+')->name('handset');
+// Asked again and again by the page: without a session, or what the page is to say after an act would be used up here.
+Route::get('handsets/{number}/texts', [HandsetController::class, 'texts'])->where('number', '\+\d+')->withoutMiddleware('web')->name('handset.texts');
 Route::post('handsets/{number}/texts', [HandsetController::class, 'write'])->where('number', '\+\d+')->name('handset.write');
 Route::post('handsets/{number}/calls', [HandsetController::class, 'call'])->where('number', '\+\d+')->name('handset.call');
 Route::get('shop/{number}', [ShopController::class, 'show'])->where('number', '\+\d+')->name('shop');

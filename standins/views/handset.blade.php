@@ -3,14 +3,7 @@
     <p><a class="link" href="{{ route('shelf') }}">All handsets</a></p>
     <div class="flex flex-wrap items-start gap-10 mt-3">
         <section class="big-handset w-full" aria-label="Handset">
-            <div class="handset-texts flex flex-col gap-2" id="texts" hx-get="{{ url()->current() }}" hx-trigger="every 1s" hx-select="#texts" hx-swap="morph:outerHTML">
-                @forelse ($texts as $text)
-                    <div class="text-center soft sm">{{ $text['when'] }}{{ $text['own'] ? '' : ', '.$text['line'] }}</div>
-                    <div class="{{ $text['own'] ? 'said-back' : 'says' }}">{{ $text['text'] }}</div>
-                @empty
-                    <p class="soft">No texts yet.</p>
-                @endforelse
-            </div>
+            @include('texts')
             <form method="post" action="{{ route('handset.write', $number) }}">@csrf
                 <label class="sr-only" for="text">Write a text</label>
                 <textarea class="input w-full" id="text" name="text" rows="2" required placeholder="Write a text"></textarea>

@@ -27,6 +27,11 @@ final class HandsetController
         ]);
     }
 
+    public function texts(string $number, Handsets $handsets): View
+    {
+        return view('texts', ['number' => $number, 'texts' => $handsets->texts($number)]);
+    }
+
     public function write(Request $request, string $number, Carrier $carrier, Courier $courier): RedirectResponse
     {
         $said = $request->validate(['text' => 'required|string|max:2000', 'to' => ['required', Rule::in(array_keys(Handsets::LINES))]]);

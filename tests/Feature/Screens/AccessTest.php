@@ -11,6 +11,7 @@ use App\Models\Conversation;
 use App\Models\Errand;
 use App\Models\Form;
 use App\Models\Notice;
+use App\Models\Pool;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
@@ -71,6 +72,7 @@ final class AccessTest extends TestCase
         $this->staff(Role::Administrator)->createToken('Reader');
         Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => 'on']);
         Errand::query()->create(['name' => 'e', 'kind' => 'email', 'address' => 'a@b.example', 'body' => [], 'state' => 'given_up', 'at' => now()]);
+        Pool::query()->create(['name' => 'greetings', 'wordings' => [['id' => 'hello', 'text' => 'Hello']]]);
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
         $parameters = ['form' => 'hire', 'errand' => 1, 'notice' => 1, 'task' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
