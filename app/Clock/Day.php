@@ -23,6 +23,12 @@ final readonly class Day
         return new self($at->setTimezone(new \DateTimeZone($zone))->format('Y-m-d'), $zone);
     }
 
+    /** The first of the thirty days that end with a moment's own. */
+    public static function monthUntil(\DateTimeImmutable $at, string $zone): self
+    {
+        return self::of($at->setTimezone(new \DateTimeZone($zone))->modify('-29 days'), $zone);
+    }
+
     /** How far into the day a moment is, from 0 to 1. */
     public function share(\DateTimeImmutable $at): float
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Rule\Step\TextKind;
@@ -61,6 +62,9 @@ use Linnet\Core\Text\Words\Meaning;
  */
 final class Message extends Model
 {
+    /** Reasons for which a text is rightly not sent: the rule, the receiver or somebody here wanted it so. */
+    private const NO_PROBLEM = ['stop.%', 'goal.%', 'staff.%', 'gate.no_longer', 'gate.opted_out', 'gate.no_opt_in', 'gate.same_text', 'text.has_stopped'];
+
     /** @return array<string, string> */
     protected function casts(): array
     {
@@ -70,6 +74,19 @@ final class Message extends Model
             'handed_at' => 'immutable_datetime', 'fate_at' => 'immutable_datetime', 'retry_at' => 'immutable_datetime', 'at' => 'immutable_datetime',
             'anchor_at' => 'immutable_datetime', 'answered_at' => 'immutable_datetime', 'ended' => 'boolean', 'released' => 'boolean', 'held_against' => 'boolean',
         ];
+    }
+
+    /** @param  Builder<self>  $query  narrowed to texts that failed, miss a value, or could not go */
+    public function scopeTroubled(Builder $query): void
+    {
+        $query->where(function (Builder $any): void {
+            $any->whereIn('state', [MessageState::Failed, MessageState::SetAside])->orWhere(function (Builder $dropped): void {
+                $dropped->where('state', MessageState::Dropped);
+                foreach (self::NO_PROBLEM as $code) {
+                    $dropped->where('reason->code', 'not like', $code);
+                }
+            });
+        });
     }
 
     /** @return BelongsTo<Person, $this> */

@@ -67,12 +67,4 @@ final class Timer extends Model
     {
         $query->whereIn('kind', [self::RUN, self::MESSAGE]);
     }
-
-    /**
-     * @param  Builder<self>  $query
-     */
-    public function scopeDue(Builder $query, \DateTimeImmutable $now): void
-    {
-        $query->where('due_at', '<=', $now->format('Y-m-d H:i:s'))->orderBy('due_at')->orderBy('id');
-    }
 }

@@ -21,7 +21,7 @@ enum Way: string
     {
         return match ($this) {
             self::Feed, self::Watched => "from $via",
-            self::File => "from the file $via",
+            self::File => "from the file “{$via}”",
             self::Api => "over the API, by $via",
             self::Hand => "by $via",
             self::Text => 'by a text',

@@ -81,7 +81,8 @@ final class Shown
         };
     }
 
-    private static function day(string $date): string
+    /** A calendar date as a reader would say it; what is none, as it stands. */
+    public static function day(string $date): string
     {
         $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $date);
 

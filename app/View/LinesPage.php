@@ -23,6 +23,8 @@ final class LinesPage
 
     public readonly \DateTimeImmutable $now;
 
+    public readonly Day $day;
+
     /** @var array<int, int> by line */
     private readonly array $sent;
 
@@ -34,10 +36,10 @@ final class LinesPage
         $business = Business::ours();
         $this->now = $clock->now();
         $this->health = $business->gatePolicy()->health;
-        $day = Day::of($this->now, $business->zone);
+        $this->day = Day::of($this->now, $business->zone);
         $this->lines = Line::query()->orderBy('id')->simplePaginate(20);
         $of = fn () => Message::query()->toBase()->whereIn('line_id', Line::query()->select('id'))->groupBy('line_id')->selectRaw('line_id, count(*) as many');
-        $this->sent = $of()->whereBetween('left_at', [$day->begins, $day->ends])->pluck('many', 'line_id')->all();
+        $this->sent = $of()->where('left_at', '>=', $this->day->begins)->where('left_at', '<', $this->day->ends)->pluck('many', 'line_id')->all();
         $this->waits = $of()->where('state', MessageState::Waiting)->pluck('many', 'line_id')->all();
     }
 

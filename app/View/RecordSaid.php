@@ -9,6 +9,8 @@ use App\Models\Business;
 use App\Models\Field;
 use App\Models\Line;
 use App\Models\Record;
+use App\Records\Shown;
+use Linnet\Core\Number\Numbers;
 use Linnet\Core\Record\FieldKind;
 
 /** A record in one line: its type, and its fields as a reader would say them. */
@@ -37,6 +39,8 @@ final class RecordSaid
             FieldKind::Choice => (string) $value,
             FieldKind::Line => 'on the '.(Line::query()->firstWhere('number', $value)->name ?? (string) $value),
             FieldKind::DateTime => mb_strtolower($field->name).' '.Said::momentIn(new \DateTimeImmutable((string) $value), $zone),
+            FieldKind::Date => mb_strtolower($field->name).' '.Shown::day((string) $value),
+            FieldKind::Phone => Numbers::pretty((string) $value),
             FieldKind::YesNo => mb_strtolower($field->name).': '.($value ? 'yes' : 'no'),
             FieldKind::Number, FieldKind::Staff, FieldKind::Person, FieldKind::Record, FieldKind::LongText, FieldKind::Link => null,
             FieldKind::Money => Said::money((float) $value, Business::ours()->currency()),

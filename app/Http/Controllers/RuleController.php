@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Clock\Day;
 use App\Exports\CsvExport;
+use App\Models\Business;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
@@ -42,15 +44,17 @@ final class RuleController
             })());
         }
         $rules = $query->simplePaginate(40)->withQueryString();
+        $since = Day::monthUntil($clock->now(), Business::ours()->zone);
 
         return view('rules.index', [
             'rules' => $rules,
             'names' => new Names,
             'asked' => $asked,
+            'since' => $since,
             'texts' => Message::query()->whereIn('rule_id', $rules->pluck('id'))->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())
-                ->where('at', '>=', $clock->now()->modify('-30 days'))->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')->toBase()->get()->keyBy('rule_id'),
+                ->where('at', '>=', $since->begins)->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')->toBase()->get()->keyBy('rule_id'),
             'problems' => Message::query()->whereIn('id', Message::query()->selectRaw('max(id)')->whereIn('rule_id', $rules->pluck('id'))
-                ->whereIn('state', [MessageState::Failed, MessageState::Dropped, MessageState::SetAside])->groupBy('rule_id'))->get()->keyBy('rule_id'),
+                ->where('at', '>=', $since->begins)->troubled()->groupBy('rule_id'))->get()->keyBy('rule_id'),
         ]);
     }
 

@@ -25,14 +25,15 @@ final class SentController
     /** What can be asked for by "state": a state, or several by one word. */
     private const GROUPS = [
         'left' => [MessageState::Ready, MessageState::Handed, MessageState::Arrived, MessageState::Failed],
-        'waiting' => [MessageState::Waiting, MessageState::SetAside],
+        'answered' => [MessageState::Ready, MessageState::Handed, MessageState::Arrived, MessageState::Failed],
+        'kept' => [MessageState::Waiting, MessageState::SetAside],
     ];
 
     public function index(Request $request): View|StreamedResponse
     {
         $asked = $request->validate([
-            'state' => 'nullable|string|max:20', 'rule' => 'nullable|integer', 'line' => 'nullable|integer', 'day' => 'nullable|date_format:Y-m-d',
-            'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest', 'as' => 'nullable|in:csv',
+            'state' => 'nullable|string|max:20', 'rule' => 'nullable|integer', 'line' => 'nullable|integer',
+            'from' => 'nullable|date_format:Y-m-d', 'until' => 'nullable|date_format:Y-m-d', 'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest', 'as' => 'nullable|in:csv',
         ]);
         $oldest = ($asked['order'] ?? '') === 'oldest';
         $query = Message::query()->where('origin', '!=', MessageOrigin::Them)
@@ -45,7 +46,7 @@ final class SentController
 
         return view('sent.index', [
             'texts' => $query->simplePaginate(50)->withQueryString(),
-            'asked' => $asked + ['state' => '', 'rule' => '', 'line' => '', 'day' => '', 'find' => '', 'order' => 'newest'],
+            'asked' => $asked + ['state' => '', 'rule' => '', 'line' => '', 'from' => '', 'until' => '', 'find' => '', 'order' => 'newest'],
             'rules' => Rule::query()->orderBy('name')->get(['id', 'name']),
             'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
             'states' => array_filter(MessageState::cases(), fn (MessageState $state): bool => $state !== MessageState::Received),
@@ -59,6 +60,9 @@ final class SentController
     private function filter(Builder $query, array $asked): void
     {
         $state = is_string($asked['state'] ?? null) ? $asked['state'] : '';
+        if ($state === 'answered') {
+            $query->whereNotNull('answered_at');
+        }
         $states = self::GROUPS[$state] ?? array_filter([MessageState::tryFrom($state)]);
         if ($states !== []) {
             $query->whereIn('state', $states);
@@ -68,9 +72,11 @@ final class SentController
                 $query->where($column, $asked[$name]);
             }
         }
-        if (is_string($asked['day'] ?? null)) {
-            $day = new Day($asked['day'], Business::ours()->zone);
-            $query->where('at', '>=', $day->begins)->where('at', '<', $day->ends);
+        if (is_string($asked['from'] ?? null)) {
+            $query->where('at', '>=', (new Day($asked['from'], Business::ours()->zone))->begins);
+        }
+        if (is_string($asked['until'] ?? null)) {
+            $query->where('at', '<', (new Day($asked['until'], Business::ours()->zone))->ends);
         }
         if (is_string($asked['find'] ?? null) && $asked['find'] !== '') {
             $query->whereIn('person_id', Person::query()->named($asked['find'])->select('id'));

@@ -66,7 +66,7 @@ final class EngineNeeds
             if ($many > 0) {
                 $needs[] = new Need(
                     'held', ucfirst(Said::count($many, 'text', 'texts')).' of “'.$rule->name.'” '.($many === 1 ? 'waits' : 'wait').' to be let go', 'The rule sends nothing by itself.',
-                    'Read them', route('sent.index', ['rule' => $rule->id, 'state' => 'waiting']), acts: [new Act('Let them go', route('rules.release', $rule))],
+                    'Read them', route('sent.index', ['rule' => $rule->id, 'state' => 'kept']), acts: [new Act('Let them go', route('rules.release', $rule))],
                 );
             }
         }

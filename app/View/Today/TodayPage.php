@@ -21,6 +21,8 @@ final readonly class TodayPage
 {
     public Day $day;
 
+    public Day $since;
+
     public int $left;
 
     public int $coming;
@@ -35,7 +37,8 @@ final readonly class TodayPage
     public function __construct(public Business $business, public \DateTimeImmutable $now, ?Staff $staff)
     {
         $this->day = Day::of($now, $business->zone);
-        $this->left = Message::query()->whereIn('state', MessageState::left())->whereBetween('at', [$this->day->begins, $this->day->ends])->count();
+        $this->since = Day::monthUntil($now, $business->zone);
+        $this->left = Message::query()->whereIn('state', MessageState::left())->where('at', '>=', $this->day->begins)->where('at', '<', $this->day->ends)->count();
         $this->coming = Timer::query()->underWay()->whereBetween('due_at', [$now, $this->day->ends])->count();
         $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
         $this->needs = Need::all($now, $staff, $business->zone);
@@ -59,7 +62,7 @@ final readonly class TodayPage
     public function rulesAtWork(): array
     {
         $rules = Rule::query()->where('power', Power::On)->get();
-        $texts = Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('at', '>=', $this->now->modify('-30 days'))
+        $texts = Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('at', '>=', $this->since->begins)
             ->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')->toBase()->get()->keyBy('rule_id');
 
         return array_values($rules->map(fn (Rule $rule): array => [

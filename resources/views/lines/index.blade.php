@@ -6,10 +6,10 @@
         <tbody>
             @foreach ($page->lines as $line)
                 <tr>
-                    <td><a class="link" href="{{ route('lines.show', $line) }}">{{ $line->name }}</a><br><span class="soft sm">{{ $line->number === null ? 'a name: cannot be answered' : \Linnet\Core\Number\Numbers::pretty($line->number) }}@if ($line->purpose), {{ $line->purpose }}@endif</span></td>
+                    <td><a class="link" href="{{ route('lines.show', $line) }}">{{ $line->name }}</a><br><span class="soft sm">{{ $line->number === null ? 'a name, which nobody can answer' : \Linnet\Core\Number\Numbers::pretty($line->number) }}@if ($line->purpose): {{ $line->purpose }}@endif</span></td>
                     <td>@if ($line->power->value === 'on')<x-tone tone="well">on</x-tone>@else<x-tone tone="held" icon="pause">off</x-tone>@if ($line->problem)<br><span class="sm"><x-reason :reason="$line->problem" /></span>@endif @endif</td>
-                    <td class="n"><a class="link" href="{{ route('sent.index', ['line' => $line->id]) }}">{{ number_format($page->sentToday($line)) }}</a>@if ($page->dayLimit($line) !== null) <span class="soft">of {{ number_format($page->dayLimit($line)) }}</span>@endif</td>
-                    <td class="n">{{ number_format($page->waiting($line)) }}</td>
+                    <td class="n"><a class="link" href="{{ route('sent.index', ['line' => $line->id, 'state' => 'left', 'from' => $page->day->date, 'until' => $page->day->date]) }}">{{ number_format($page->sentToday($line)) }}</a>@if ($page->dayLimit($line) !== null) <span class="soft">of {{ number_format($page->dayLimit($line)) }}</span>@endif</td>
+                    <td class="n"><a class="link" href="{{ route('sent.index', ['line' => $line->id, 'state' => 'waiting']) }}">{{ number_format($page->waiting($line)) }}</a></td>
                     <td>{{ $page->pace($line) }}</td>
                     <td>@if ($page->ails($line))<x-tone tone="held">{{ $page->failures($line) }}</x-tone>@else{{ $page->failures($line) }}@endif<br><span class="soft sm">warns at {{ $page->health->warn }} %, stops at {{ $page->health->pause }} %</span></td>
                 </tr>

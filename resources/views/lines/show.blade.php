@@ -28,12 +28,13 @@
             <h3 class="mt-2 mb-1">When it sends</h3>
             <label class="flex gap-2 items-center mb-2"><input type="checkbox" class="tick" name="hours" value="1" @checked($line->hours !== null || old('hours') === '1') @disabled($locked)> It sends only at these hours, by our clock</label>
             <x-hours name="hours" :hours="$line->read()->hours ?? \Linnet\Core\Time\WeeklyHours::daily('09:00', '18:00')" :mine="old('hours') === '1'" :locked="$locked" />
-            @unless ($locked)<button class="btn">Keep</button>@endunless
         </section>
         <aside>
+            <h2 class="mb-2">The line</h2>
             <label class="field"><span>What it is for</span><input class="input w-full" name="purpose" value="{{ old('purpose', $line->purpose) }}" maxlength="120" @disabled($locked)></label>
             <label class="field"><span>Whose own line it is</span><select class="input w-full" name="staff_id" @disabled($locked)><option value="">nobody’s: it is shared</option>@foreach ($staff as $one)<option value="{{ $one->id }}" @selected((int) old('staff_id', $line->staff_id) === $one->id)>{{ $one->name }}</option>@endforeach</select></label>
             <label class="field"><span>Countries it sends to, such as GB, IE; empty for all</span><input class="input w-full" name="countries" value="{{ old('countries', implode(', ', $line->countries ?? [])) }}" @disabled($locked) @error('countries') aria-invalid="true" @enderror><x-error name="countries" /></label>
+            @unless ($locked)<button class="btn go mt-2">Keep</button>@endunless
         </aside>
     </form>
 </x-page>

@@ -75,7 +75,7 @@
                     <select class="input" name="kind" aria-label="Tag or list"><option value="tag">Tag</option><option value="list" @selected(old('kind') === 'list')>List</option></select>
                     <input class="input w-36" name="name" list="labels-known" aria-label="Its name" maxlength="60" @error('name') aria-invalid="true" @enderror>
                     <datalist id="labels-known">@foreach ($page->knownLabels() as $known)<option value="{{ $known }}"></option>@endforeach</datalist>
-                    <button class="btn small">Add</button>
+                    <button class="btn">Add</button>
                     <x-error name="name" />
                 </form>
             @endcan @endcan

@@ -6,7 +6,7 @@
         <label><span class="sm">Order</span><select class="input" name="order"><option value="name">By name</option><option value="newest" @selected($asked['order'] === 'newest')>Newest first</option></select></label>
         <button class="btn">Show</button>
     </form>
-    <div class="mb-1 flex gap-4 flex-wrap items-center"><x-export />
+    <div class="mb-1 flex gap-4 flex-wrap items-baseline"><x-export />
         @can('administer')<a class="link sm" href="{{ route('rules.starters') }}">Begin with a starter</a><details class="word"><summary class="link sm">Take in a rule’s file</summary><form class="change" method="post" action="{{ route('rules.store') }}" enctype="multipart/form-data">@csrf<label class="label" for="rule-file">A rule as a document (JSON)</label><div class="row"><input class="input" type="file" id="rule-file" name="file" accept=".json"><button class="btn go small">Take it in</button></div></form></details><x-error name="file" />@endcan</div>
     @if ($rules->isEmpty())
         <x-empty>No rules here{{ $asked['find'] || $asked['power'] ? ' that fit' : ' yet' }}.</x-empty>
@@ -19,8 +19,8 @@
                     <td class="max-w-md"><a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a><br><span class="soft sm">{{ (new \App\View\Rules\Prose($rule->written(), $names))->inOneSentence() }}</span></td>
                     <td class="whitespace-nowrap">@if ($rule->power->value === 'on')<x-tone tone="well">on</x-tone>@else<x-tone tone="held" icon="pause">{{ $rule->power->value === 'retired' ? 'retired' : 'off' }}</x-tone>@endif @if ($rule->draft)<br><span class="soft sm">changes not published</span>@endif</td>
                     <td class="n">{{ $rule->live_count }}</td>
-                    <td class="n"><a class="link" href="{{ route('sent.index', ['rule' => $rule->id, 'state' => 'left']) }}">{{ $texts[$rule->id]->texts ?? 0 }}</a></td>
-                    <td class="n"><a class="link" href="{{ route('rules.results', $rule) }}">{{ $texts[$rule->id]->answered ?? 0 }}</a></td>
+                    <td class="n"><a class="link" href="{{ route('sent.index', ['rule' => $rule->id, 'state' => 'left', 'from' => $since->date]) }}">{{ $texts[$rule->id]->texts ?? 0 }}</a></td>
+                    <td class="n"><a class="link" href="{{ route('sent.index', ['rule' => $rule->id, 'state' => 'answered', 'from' => $since->date]) }}">{{ $texts[$rule->id]->answered ?? 0 }}</a></td>
                     <td class="max-w-60">@if ($problem = $problems[$rule->id] ?? null)<x-reason :reason="$problem->reason" /><br><span class="soft sm"><x-time :at="$problem->at" format="D j M H:i" /></span>@else<span class="soft">none</span>@endif</td>
                 </tr>
             @endforeach

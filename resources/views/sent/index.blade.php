@@ -2,22 +2,22 @@
     <div class="head"><div><h1>Sent</h1><p class="soft">Every text that left or was meant to, what became of it, and why.</p></div></div>
     <form class="filters" method="get" aria-label="Which texts">
         <label><span class="sm">What became of it</span>
-            <select class="input" name="state">
+            <select class="input w-36" name="state">
                 <option value="">Everything</option>
-                <option value="left" @selected($asked['state'] === 'left')>left</option>
+                @foreach (['left' => 'left', 'answered' => 'left, and answered', 'kept' => 'held or set aside'] as $group => $word)<option value="{{ $group }}" @selected($asked['state'] === $group)>{{ $word }}</option>@endforeach
                 @foreach ($states as $state)<option value="{{ $state->value }}" @selected($asked['state'] === $state->value)>{{ $state->word() }}</option>@endforeach
             </select></label>
         <label><span class="sm">Rule</span>
-            <select class="input w-48" name="rule"><option value="">Any</option>@foreach ($rules as $rule)<option value="{{ $rule->id }}" @selected((int) $asked['rule'] === $rule->id)>{{ $rule->name }}</option>@endforeach</select></label>
+            <select class="input w-32" name="rule"><option value="">Any</option>@foreach ($rules as $rule)<option value="{{ $rule->id }}" @selected((int) $asked['rule'] === $rule->id)>{{ $rule->name }}</option>@endforeach</select></label>
         <label><span class="sm">Line</span>
-            <select class="input" name="line"><option value="">Any</option>@foreach ($lines as $line)<option value="{{ $line->id }}" @selected((int) $asked['line'] === $line->id)>{{ $line->name }}</option>@endforeach</select></label>
-        <label><span class="sm">Day</span><input class="input" type="date" name="day" value="{{ $asked['day'] }}"></label>
-        <label><span class="sm">Name or number</span><input class="input w-32" type="search" name="find" value="{{ $asked['find'] }}"></label>
+            <select class="input w-26" name="line"><option value="">Any</option>@foreach ($lines as $line)<option value="{{ $line->id }}" @selected((int) $asked['line'] === $line->id)>{{ $line->name }}</option>@endforeach</select></label>
+        <label><span class="sm">From</span><input class="input w-34" type="date" name="from" value="{{ $asked['from'] }}"></label>
+        <label><span class="sm">Until</span><input class="input w-34" type="date" name="until" value="{{ $asked['until'] }}"></label>
+        <label><span class="sm">Name or number</span><input class="input w-28" type="search" name="find" value="{{ $asked['find'] }}"></label>
         <label><span class="sm">Order</span><select class="input" name="order"><option value="newest">Newest first</option><option value="oldest" @selected($asked['order'] === 'oldest')>Oldest first</option></select></label>
         <button class="btn">Show</button>
-        @if (array_filter(array_diff_key($asked, ['order' => 1])) !== [])<a class="link" href="{{ route('sent.index') }}">Show all</a>@endif
     </form>
-    <p class="mb-1"><x-export /></p>
+    <p class="mb-1 flex gap-4"><x-export />@if (array_filter(array_diff_key($asked, ['order' => 1])) !== [])<a class="link sm" href="{{ route('sent.index') }}">Show all</a>@endif</p>
     @if ($texts->isEmpty())
         <x-empty>No texts here. Texts appear as rules send them; <a class="link" href="{{ route('rules.index') }}">look at the rules</a>.</x-empty>
     @else

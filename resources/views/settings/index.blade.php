@@ -61,7 +61,7 @@
             <form method="post" action="{{ route('settings.tariff') }}" aria-label="What a text costs">@csrf @method('put')
                 <label class="field"><span>Currency, or credits</span><input class="input w-28" name="currency" value="{{ old('currency', $business->tariff['currency']) }}" @error('currency') aria-invalid="true" @enderror><x-error name="currency" /></label>
                 @foreach (['per_part' => ['A part that goes out, by country', 'elsewhere'], 'inbound' => ['A part that comes in', 'inbound_elsewhere'], 'picture' => ['A text with a picture, whatever its length', 'picture_elsewhere']] as $table => [$label, $elsewhere])
-                    <label class="field"><span>{{ $label }}</span><textarea class="input w-full" rows="2" name="{{ $table }}" placeholder="GB 0.032" @error($table) aria-invalid="true" @enderror>{{ old($table, $list($table)) }}</textarea><x-error :name="$table" /></label>
+                    <label class="field"><span>{{ $label }}</span><textarea class="input w-full" rows="{{ min(8, max(2, substr_count($list($table), "\n") + 1)) }}" name="{{ $table }}" placeholder="GB 0.032" @error($table) aria-invalid="true" @enderror>{{ old($table, $list($table)) }}</textarea><x-error :name="$table" /></label>
                     <label class="field"><span>and in any other country</span><input class="input w-28" name="{{ $elsewhere }}" inputmode="decimal" value="{{ old($elsewhere, ($business->tariff[$elsewhere] ?? 0) / 1_000_000) }}" @error($elsewhere) aria-invalid="true" @enderror><x-error :name="$elsewhere" /></label>
                 @endforeach
                 <button class="btn small">Keep these prices</button>

@@ -3,7 +3,7 @@
     <div id="today" hx-get="{{ route('today') }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-target="#today">
         <p class="crumb"><x-time :at="$page->now" format="l j F" /></p>
         <h1 class="lead">
-            <a href="{{ route('sent.index', ['day' => $page->day->date, 'state' => 'left']) }}">{{ ucfirst(\App\Clock\Said::count($page->left, 'text', 'texts')) }}</a>
+            <a href="{{ route('sent.index', ['from' => $page->day->date, 'until' => $page->day->date, 'state' => 'left']) }}">{{ ucfirst(\App\Clock\Said::count($page->left, 'text', 'texts')) }}</a>
             {{ $page->left === 1 ? 'has' : 'have' }} gone out today{{ $page->coming === 0 ? ', and nothing more is to come before midnight.' : ' and' }}
             @if ($page->coming > 0)<a href="#coming">{{ \App\Clock\Said::count($page->coming, 'more', 'more') }}</a> may follow before midnight.@endif
             @if ($page->needs !== [])<a href="#needs">{{ ucfirst(\App\Clock\Said::count(count($page->needs), 'thing', 'things')) }}</a> {{ count($page->needs) === 1 ? 'needs' : 'need' }} you,@else Nothing needs you,@endif
@@ -91,7 +91,7 @@
                     @foreach ($page->rulesAtWork() as $row)
                         <tr>
                             <td><a class="link" href="{{ route('rules.show', $row['rule']) }}">{{ $row['rule']->name }}</a></td>
-                            <td class="n"><a href="{{ route('sent.index', ['rule' => $row['rule']->id, 'state' => 'left']) }}">{{ $row['texts'] }}</a></td>
+                            <td class="n"><a href="{{ route('sent.index', ['rule' => $row['rule']->id, 'state' => 'left', 'from' => $page->since->date]) }}">{{ $row['texts'] }}</a></td>
                             <td class="n"><a href="{{ route('rules.results', $row['rule']) }}">{{ $row['texts'] === 0 ? '–' : round(100 * $row['answered'] / $row['texts']).' %' }}</a></td>
                         </tr>
                     @endforeach

@@ -51,12 +51,42 @@ final class ScreensTest extends TestCase
         $this->actingAs($this->staff(Role::Viewer));
 
         $this->get('/today')->assertSee('One text');
-        $this->get('/sent?day=2026-03-02&state=left')->assertOk()->assertSee('Wen Li')->assertSee('3.2p');
-        $this->get('/sent?day=2026-03-01&state=left')->assertOk()->assertDontSee('Wen Li');
+        $this->get('/sent?from=2026-03-02&until=2026-03-02&state=left')->assertOk()->assertSee('Wen Li')->assertSee('3.2p');
+        $this->get('/sent?until=2026-03-01&state=left')->assertOk()->assertDontSee('Wen Li');
+        $this->get('/sent?from=2026-03-03')->assertOk()->assertDontSee('Wen Li');
         $this->get('/sent?find=li&state=handed')->assertSee('Wen Li');
         $this->get('/sent?find=900301')->assertSee('Wen Li');
         $this->get('/sent?find=%25')->assertDontSee('Wen Li');
         $this->get('/sent?state=nonsense&rule=999')->assertOk()->assertSee('No texts here');
+    }
+
+    public function testANumberThatIsALinkLeadsToThatManyTexts(): void
+    {
+        foreach ([self::WEN, '+447700900343', '0044-2079460018'] as $number) {
+            $this->missedCall($number);
+        }
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $this->textFrom(self::WEN, 'It is about the blue canoe');
+        // One from before the thirty days, of the same rule and line.
+        Message::query()->where('state', 'handed')->firstOrFail()->replicate()->fill(['name' => 'old', 'at' => '2026-01-05 10:00', 'left_at' => '2026-01-05 10:00'])->save();
+        $this->actingAs($this->staff(Role::Viewer));
+        $counted = [];
+
+        foreach (['/today', '/rules', '/lines'] as $page) {
+            preg_match_all('~href="([^"]*/sent\?[^"]*)"[^>]*>(\d+)</a>~', (string) $this->get($page)->getContent(), $links, PREG_SET_ORDER);
+            foreach ($links as [, $to, $number]) {
+                $rows = substr_count($this->get(html_entity_decode($to).'&as=csv')->streamedContent(), "\r\n") - 1;
+                self::assertSame((int) $number, $rows, "$page: $to");
+                $counted[$page] = ($counted[$page] ?? 0) + (int) $number;
+            }
+        }
+        // Two texts that left: on Today, with the one answered on Rules, and on Lines.
+        self::assertSame(['/today' => 2, '/rules' => 3, '/lines' => 2], $counted);
+        $this->get('/rules')->assertSee('is a landline');
+        Message::query()->where('state', 'dropped')->update(['reason' => ['code' => 'goal.met', 'with' => []]]);
+        $this->get('/rules')->assertDontSee('is a landline');
     }
 
     public function testListsPageWithoutAQueryForEachRow(): void
