@@ -15,10 +15,12 @@ final class FieldColumn
     public static function sql(Field $field): string
     {
         $sql = DB::connection()->getQueryGrammar()->wrap('values->'.$field->key);
+        $asText = DB::connection()->getDriverName() === 'pgsql';
 
         return match (true) {
             self::isText($field) => "lower($sql)",
-            $field->kind->isNumeric() && DB::connection()->getDriverName() === 'pgsql' => "(($sql)::numeric)",
+            $asText && $field->kind->isNumeric() => "(($sql)::numeric)",
+            $asText && $field->kind === FieldKind::YesNo => "(case $sql when 'true' then 1 when 'false' then 0 end)",
             default => $sql,
         };
     }

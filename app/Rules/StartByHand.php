@@ -13,6 +13,7 @@ use App\Models\Record;
 use App\Models\Rule;
 use App\Models\Staff;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\RecordType;
@@ -49,7 +50,10 @@ final readonly class StartByHand
     /** @return Collection<int, Rule> those that are on and about this type of record, or about people */
     public static function offered(string $type): Collection
     {
+        $grammar = DB::connection()->getQueryGrammar();
+        $about = sprintf('coalesce(%s, %s, ?) = ?', $grammar->wrap('document->trigger->type'), $grammar->wrap('document->trigger->audience->of'));
+
         return Rule::query()->where('power', Power::On)->orderBy('name')->limit(200)
-            ->whereHas('version', fn ($version) => $version->whereRaw("coalesce(document->>'$.trigger.type', document->>'$.trigger.audience.of', ?) = ?", [RecordType::PERSON, $type]))->get();
+            ->whereHas('version', fn ($version) => $version->whereRaw($about, [RecordType::PERSON, $type]))->get();
     }
 }

@@ -128,7 +128,7 @@ test('a spreadsheet full of dirt is taken in, its refused rows mended and sent i
   await page.goto('/records/deal?find=osgood');
   await expect(page.getByText('1 deal', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Ann Osgood' }).click();
-  await expect(page.getByText('Yes, text me offers (from the file company days.csv)')).toBeVisible();
+  await expect(page.getByText('Yes, text me offers (from the file “company days.csv”)')).toBeVisible();
 
   await page.goto('/imports');
   await page.getByRole('link', { name: 'mended.csv' }).click();

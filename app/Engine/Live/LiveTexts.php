@@ -281,7 +281,14 @@ final class LiveTexts implements Texts
     /** @return array{departed: list<int>, many: int, new: list<int>} */
     private function departures(string $line): array
     {
-        return $this->lines[$line] ??= ['departed' => [], 'many' => (int) DB::table('departures')->where('line_id', $this->known->line($line)?->id)->lockForUpdate()->max('number'), 'new' => []];
+        if (! isset($this->lines[$line])) {
+            $id = $this->known->line($line)?->id;
+            // Held until the end of this work: two workers must not give out the same place in the line's order.
+            DB::table('lines')->where('id', $id)->lockForUpdate()->value('id');
+            $this->lines[$line] = ['departed' => [], 'many' => (int) DB::table('departures')->where('line_id', $id)->max('number'), 'new' => []];
+        }
+
+        return $this->lines[$line];
     }
 
     private function flushTexts(): void

@@ -84,7 +84,7 @@ final class ImportTest extends TestCase
         self::assertSame([3 => 'At “line” stands “desk”, which is no telephone number.', 6 => 'At “Agreed” stands “perhaps”, which is neither yes nor no. Add a table that says which words mean which.'],
             RefusedRow::query()->orderBy('id')->get()->mapWithKeys(fn (RefusedRow $row): array => [$row->row => Sentence::of($row->reason)])->all());
         self::assertNull(Record::query()->where('external_id', 'C')->sole()->person_id);
-        self::assertSame('form 7 (from the file calls.csv)', Consent::query()->sole()->wording);
+        self::assertSame('form 7 (from the file “calls.csv”)', Consent::query()->sole()->wording);
         self::assertStringContainsString('"At “line” stands “desk”, which is no telephone number.",B,"07700 900602",desk', (string) $this->get("/imports/$import->id/refused.csv")->assertOk()->streamedContent());
     }
 

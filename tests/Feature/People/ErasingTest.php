@@ -16,6 +16,7 @@ use App\Models\Role;
 use App\Models\Run;
 use App\Models\Trace;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 use Linnet\Core\Intake\PersonSaid;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Reason;
@@ -49,8 +50,8 @@ final class ErasingTest extends TestCase
         self::assertSame('', Delivery::query()->firstOrFail()->body);
         self::assertNull(Record::query()->firstOrFail()->person_id);
         // Nowhere in the database does the number stand any more.
-        foreach (DB::table('sqlite_master')->where('type', 'table')->pluck('name') as $table) {
-            self::assertStringNotContainsString('7700900301', (string) json_encode(DB::table((string) $table)->get()), (string) $table);
+        foreach (Schema::getTableListing(schemaQualified: false) as $table) {
+            self::assertStringNotContainsString('7700900301', (string) json_encode(DB::table($table)->get()), $table);
         }
 
         // The same number comes in again, in another coat.

@@ -148,7 +148,7 @@ final class LimitsTest extends TestCase
         $this->post('/lines', ['name' => 'news', 'sender' => 'OsierQuay'])->assertSessionHasNoErrors();
 
         self::assertSame([['second-desk', '+447700900102'], ['news', null]], Line::query()->where('id', '>', 2)->orderBy('id')->get()->map(fn (Line $line): array => [$line->key, $line->number])->all());
-        $this->get('/lines')->assertOk()->assertSee('a name: cannot be answered');
+        $this->get('/lines')->assertOk()->assertSee('a name, which nobody can answer');
     }
 
     public function testAWordOfOursIsObeyedFromThenOn(): void
