@@ -55,7 +55,7 @@ final class PeopleRows
      * @param  Collection<int, Person>  $people
      * @return array<string, Consent> the newest entry by number and scope
      */
-    private static function lastWords(Collection $people): array
+    public static function lastWords(Collection $people): array
     {
         $numbers = $people->map(fn (Person $person): ?string => $person->number?->e164)->filter()->all();
 

@@ -27,6 +27,7 @@ final readonly class Erasing
     {
         DB::transaction(function () use ($person): void {
             $this->keepStops($person);
+            (new Remains($person))->clear();
             $runs = DB::table('runs')->where('person_id', $person->id)->pluck('id');
             $messages = DB::table('messages')->where('person_id', $person->id)->pluck('id');
             $records = DB::table('records')->where('person_id', $person->id)->pluck('id');

@@ -12,10 +12,16 @@ use Sabre\VObject\Property;
 use Sabre\VObject\Reader;
 use Sabre\VObject\Splitter\VCard as Splitter;
 
-/** People as vCards (RFC 6350 and the older 2.1 and 3.0), a row each. */
+/**
+ * People as vCards (RFC 6350 and the older 2.1 and 3.0), a row each. What they agreed to stands in properties of our own, as the
+ * standard lets programs add (section 6.10): it has none for consent.
+ */
 final class VCards
 {
-    public const COLUMNS = ['UID', 'First name', 'Last name', 'Mobile', 'Other number', 'Email', 'Organisation', 'Address', 'Town', 'Birthday', 'Note', 'Categories'];
+    public const COLUMNS = ['UID', 'First name', 'Last name', 'Mobile', 'Other number', 'Email', 'Organisation', 'Address', 'Town', 'Birthday', 'Note', 'Categories', 'Wants no texts', 'Agreed to offers', 'The words they agreed to', 'When they agreed'];
+
+    /** @var list<string> for the last four columns */
+    public const CONSENT = ['X-LINNET-NO-TEXTS', 'X-LINNET-OFFERS', 'X-LINNET-WORDING', 'X-LINNET-AGREED'];
 
     public static function read(string $path, TableWriter $table): void
     {
@@ -53,6 +59,7 @@ final class VCards
             self::text($card, 'UID'), ($name[1] ?? '') !== '' ? $name[1] : $full[0], ($name[0] ?? '') !== '' ? $name[0] : ($full[1] ?? ''),
             $mobile === '' ? $other : $mobile, $mobile === '' ? '' : $other, self::text($card, 'EMAIL'), str_replace(';', ', ', trim(self::text($card, 'ORG'), ';')),
             $address[2] ?? '', $address[3] ?? '', self::text($card, 'BDAY'), self::text($card, 'NOTE'), self::text($card, 'CATEGORIES'),
+            ...array_map(fn (string $name): string => self::text($card, $name), self::CONSENT),
         ];
     }
 

@@ -301,6 +301,7 @@ return [
         'too_large' => 'It was larger than :kilobytes KB, and only its beginning is kept. Ask the sender to send less at once.',
         'repeated' => 'Exactly this had come before and was used then.',
         'same' => 'Nothing in it was new.',
+        'erased' => 'It named somebody who has been erased, so nothing of it is kept.',
         'late' => 'It is older than what is known, so nothing was changed.',
         'empty' => 'It was empty.',
         'not_json' => 'It could not be read as JSON. It may have been cut off on the way; ask the sender to send it again.',

@@ -150,7 +150,8 @@ final class ImportTest extends TestCase
 
     public function testPeopleComeInAndGoOutAndComeInAgainTheSame(): void
     {
-        $import = $this->send("First name,Last name,Mobile,Email,Town,Agreed to offers,When they agreed\n=Ann,Øst,07700 900601,ann@example.org,Quayham,yes,2026-01-05T10:00:00+00:00\nBo,,07700 900602,,,,\n", 'person');
+        $import = $this->send("First name,Last name,Mobile,Email,Town,Agreed to offers,When they agreed,The words they agreed to\n"
+            ."=Ann,Øst,07700 900601,ann@example.org,Quayham,yes,2026-01-05T10:00:00+00:00,\"Yes; texts, please\nEND:VCARD\"\nBo,,07700 900602,,,,,\n", 'person');
         $this->post("/imports/$import->id/start");
         $this->takeIn();
         self::assertSame(2, $import->refresh()->added);
@@ -168,6 +169,15 @@ final class ImportTest extends TestCase
         $this->post("/imports/$third->id/start");
         $this->takeIn();
         self::assertSame([1, 0, 0], [$third->refresh()->same, $third->added, $third->refused]);
+
+        $agreed = Consent::query()->sole();
+        Consent::query()->delete();
+        $fourth = $this->send($cards, 'person');
+        $this->post("/imports/$fourth->id/start");
+        $this->takeIn();
+        $taken = Consent::query()->sole();
+        self::assertEquals($agreed->only(['number', 'act', 'scope', 'how', 'at']), $taken->only(['number', 'act', 'scope', 'how', 'at']));
+        self::assertStringContainsString((string) $agreed->wording, (string) $taken->wording);
     }
 
     public function testAFileThatCannotBeReadIsKeptWithItsReason(): void

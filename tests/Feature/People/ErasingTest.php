@@ -9,9 +9,11 @@ use App\Intake\Door;
 use App\Intake\Origin;
 use App\Models\Consent;
 use App\Models\Delivery;
+use App\Models\Import;
 use App\Models\Message;
 use App\Models\Person;
 use App\Models\Record;
+use App\Models\RefusedRow;
 use App\Models\Role;
 use App\Models\Run;
 use App\Models\Trace;
@@ -60,6 +62,26 @@ final class ErasingTest extends TestCase
         $this->missedCall(self::WEN);
         $this->work();
         self::assertSame([], $this->textsTo(self::WEN));
+    }
+
+    public function testWhatWasRefusedForgetsThemToo(): void
+    {
+        $wen = $this->person(self::WEN);
+        $wen->update(['email' => 'wen@example.org']);
+        $file = Import::query()->create(['name' => 'calls.csv', 'state' => 'done', 'file' => 'x', 'refused' => 5, 'at' => now()]);
+        foreach (['07700 900 301', '(0)7700-900301', 'WEN@example.org', '07700 900302', '077009003010'] as $i => $cell) {
+            RefusedRow::query()->create(['import_id' => $file->id, 'row' => $i + 2, 'cells' => ['Wen', $cell], 'reason' => ['code' => 'intake.no_external_id', 'with' => []]]);
+        }
+        foreach (['{"cli":"0044-7700-900301"', '{"cli":"0044-7700-900302"'] as $body) {
+            $this->postPhone($body);
+        }
+
+        $this->actingAs($this->staff(Role::Administrator))->delete("/people/$wen->id")->assertRedirect('/people');
+
+        self::assertSame([5, 6], RefusedRow::query()->orderBy('id')->pluck('row')->all());
+        self::assertSame(2, $file->refresh()->refused);
+        self::assertSame([['left_out', ''], ['refused', '{"cli":"0044-7700-900302"']], Delivery::query()->orderBy('id')->get()->map(fn (Delivery $one): array => [$one->state->value, $one->body])->all());
+        $this->get('/sources/phone/deliveries/1')->assertOk()->assertSee('named somebody who has been erased');
     }
 
     public function testWhoNeverSaidStopLeavesNoFingerprint(): void
