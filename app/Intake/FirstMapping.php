@@ -32,7 +32,7 @@ final class FirstMapping
 
     public static function of(Import $import, string $type, Business $business): Mapping
     {
-        $mapping = Mapping::read(Doc::of(['type' => $type, 'country' => $business->country, 'zone' => $business->zone, 'fields' => [], 'known_people' => 'fill']));
+        $mapping = self::none($type, $business);
         $targets = Deliveries::targets($mapping);
         $row = TableReader::head($import, 1)[0] ?? [];
         foreach ($targets as $target => $field) {
@@ -45,6 +45,12 @@ final class FirstMapping
         }
 
         return $mapping;
+    }
+
+    /** Nothing put anywhere yet. */
+    public static function none(string $type, Business $business): Mapping
+    {
+        return Mapping::read(Doc::of(['type' => $type, 'country' => $business->country, 'zone' => $business->zone, 'fields' => [], 'known_people' => 'fill']));
     }
 
     /** @return list<string> */

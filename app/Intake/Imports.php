@@ -24,6 +24,9 @@ final readonly class Imports
 {
     public const CHUNK = 500;
 
+    /** A file up to this size is read while one waits: a second at most. */
+    private const AT_ONCE_BYTES = 500_000;
+
     public function __construct(private ClockInterface $clock, private Door $door)
     {
     }
@@ -31,22 +34,64 @@ final readonly class Imports
     /** Makes a file into a table; what is wrong with it is kept with it. */
     public function open(string $path, string $name, ?Staff $staff, ?Source $source): Import
     {
+        $import = $this->begin($name, $staff, $source);
+        $this->read($import, $path);
+
+        return $import;
+    }
+
+    /** Takes in a file that somebody sends, to be records of a type. A large one is read by the worker, so that nobody waits for it. */
+    public function receive(string $path, string $name, Staff $staff, string $type, ?Import $like): Import
+    {
+        $import = $this->begin($name, $staff, null);
+        $import->update(['mapping' => $like->mapping ?? FirstMapping::none($type, Business::ours())->toDocument()]);
+        if ((int) filesize($path) > self::AT_ONCE_BYTES) {
+            copy($path, $import->raw());
+        } else {
+            $this->read($import, $path);
+        }
+
+        return $import;
+    }
+
+    /** The next file that was put by to be read. */
+    public function unread(): ?Import
+    {
+        return Import::query()->where('state', ImportState::Reading)->orderBy('id')->get()->first(fn (Import $one): bool => is_file($one->raw()));
+    }
+
+    public function readSent(Import $import): void
+    {
+        $this->read($import, $import->raw());
+        @unlink($import->raw());
+    }
+
+    private function begin(string $name, ?Staff $staff, ?Source $source): Import
+    {
         $import = Import::query()->create([
             'source_id' => $source?->id, 'staff_id' => $staff?->id, 'name' => mb_substr($name, 0, 190, 'UTF-8'), 'file' => (string) Str::uuid7(), 'state' => ImportState::Reading, 'at' => $this->clock->now(),
         ]);
         if (! is_dir(dirname($import->table()))) {
             mkdir(dirname($import->table()), 0o700, true);
         }
+
+        return $import;
+    }
+
+    private function read(Import $import, string $path): void
+    {
         try {
             $table = Files::read($path, $import->table(), $this->clock->now(), new \DateTimeZone(Business::ours()->zone));
             $import->update($table->rows === 0
                 ? ['state' => ImportState::Failed, 'problem' => (new Reason('intake.no_rows'))->toArray(), 'columns' => $table->columns]
                 : ['state' => ImportState::ToMap, 'columns' => $table->columns, 'rows' => $table->rows]);
+            $mapping = $import->readMapping();
+            if ($mapping !== null && $mapping->taken === []) {
+                $import->update(['mapping' => FirstMapping::of($import, $mapping->type, Business::ours())->toDocument()]);
+            }
         } catch (Refused $e) {
             $import->update(['state' => ImportState::Failed, 'problem' => $e->reason()->toArray()]);
         }
-
-        return $import;
     }
 
     public function start(Import $import, bool $silent): void

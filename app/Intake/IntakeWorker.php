@@ -22,7 +22,7 @@ final readonly class IntakeWorker
     /** @return int how much was done; 0 means there is nothing to do now */
     public function round(): int
     {
-        $done = $this->watches->look();
+        $done = $this->watches->look() + $this->readOne();
         foreach (Import::query()->where('state', ImportState::Running)->orderBy('id')->limit(4)->pluck('id') as $id) {
             $done += $this->import((int) $id);
         }
@@ -33,24 +33,47 @@ final readonly class IntakeWorker
         return $done;
     }
 
+    private function readOne(): int
+    {
+        $import = $this->imports->unread();
+        if ($import !== null) {
+            $this->orFailed($import->id, fn () => $this->imports->readSent($import));
+        }
+
+        return $import === null ? 0 : 1;
+    }
+
     private function import(int $id): int
     {
-        try {
-            $rows = $this->imports->chunk($id);
-        } catch (\Illuminate\Database\QueryException $e) {
-            throw $e;
-        } catch (\Throwable $e) {
-            report($e);
-            Import::query()->whereKey($id)->update(['state' => ImportState::Failed, 'problem' => json_encode((new Reason('engine.put_aside', ['detail' => $e->getMessage()]))->toArray())]);
-
-            return 1;
-        }
+        $rows = $this->orFailed($id, fn (): int => $this->imports->chunk($id)) ?? 0;
         $import = Import::query()->with('source')->find($id);
         if ($import?->state === ImportState::Done) {
             $import->source_id === null ? @unlink($import->table()) : $this->watches->settle($import);
         }
 
         return max(1, $rows);
+    }
+
+    /**
+     * What goes wrong with one file is kept with it, so that it does not hold up the others.
+     *
+     * @template T
+     *
+     * @param  \Closure(): T  $act
+     * @return T|null
+     */
+    private function orFailed(int $id, \Closure $act): mixed
+    {
+        try {
+            return $act();
+        } catch (\Illuminate\Database\QueryException $e) {
+            throw $e;
+        } catch (\Throwable $e) {
+            report($e);
+            Import::query()->whereKey($id)->update(['state' => ImportState::Failed, 'problem' => json_encode((new Reason('engine.put_aside', ['detail' => $e->getMessage()]))->toArray())]);
+
+            return null;
+        }
     }
 
     private function replay(Replay $replay): int

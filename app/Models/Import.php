@@ -78,6 +78,12 @@ final class Import extends Model
         return storage_path("app/imports/$this->file.csv");
     }
 
+    /** Where it lies as it was sent, until it is read. */
+    public function raw(): string
+    {
+        return storage_path("app/imports/$this->file.raw");
+    }
+
     /** Seconds it may still take, from how fast it has gone; null while nothing can be said. */
     public function secondsLeft(): ?int
     {

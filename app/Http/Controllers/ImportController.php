@@ -6,10 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Exports\CsvExport;
 use App\Http\MappingAnswer;
-use App\Intake\FirstMapping;
 use App\Intake\Imports;
 use App\Intake\TakeBack;
-use App\Models\Business;
 use App\Models\Import;
 use App\Models\ImportState;
 use App\Models\RecordType;
@@ -61,15 +59,18 @@ final class ImportController
             'file' => 'required|file|max:51200', 'type' => ['required', Rule::exists('record_types', 'key')], 'like' => 'nullable|integer|exists:imports,id',
         ], ['file.required' => 'Choose a file first.', 'file.max' => 'The file is larger than 50 MB. Send it in parts.', 'file.uploaded' => 'The file did not arrive whole. It may be larger than this server takes.']);
         $file = $request->file('file');
-        $import = $imports->open($file instanceof UploadedFile ? $file->getPathname() : abort(422), $file->getClientOriginalName(), Staff::asking($request), null);
-        $like = isset($said['like']) ? Import::query()->find($said['like']) : null;
-        $import->update(['mapping' => $like->mapping ?? FirstMapping::of($import, $said['type'], Business::ours())->toDocument()]);
+        $like = isset($said['like']) ? Import::query()->find((int) $said['like']) : null;
 
-        return redirect()->route('imports.show', $import);
+        return redirect()->route('imports.show', $imports->receive($file instanceof UploadedFile ? $file->getPathname() : abort(422), $file->getClientOriginalName(), Staff::asking($request), $said['type'], $like));
     }
 
     public function show(Request $request, Import $import, TakeBack $takeBack): View|Response
     {
+        $isAsking = $request->header('HX-Target') === 'progress';
+        if ($isAsking && ! in_array($import->state, [ImportState::Running, ImportState::Reading], true)) {
+            // It is over: the page is loaded whole, with the refused rows, or with the columns to map.
+            return (new Response)->withHeaders(['HX-Refresh' => 'true']);
+        }
         if ($import->state === ImportState::ToMap && $import->mapping !== null && $import->source_id === null) {
             return view('imports.mapping', $this->about($import, null, []));
         }
@@ -81,12 +82,8 @@ final class ImportController
             'obstacle' => $import->state === ImportState::Done || $import->state === ImportState::Stopped ? $takeBack->obstacle($import) : null,
             'type' => RecordType::query()->where('key', $import->mapping['type'] ?? '')->first(),
         ]);
-        if ($request->header('HX-Target') !== 'progress') {
-            return $view;
-        }
 
-        // When it is over, the page is loaded whole: the refused rows stand below.
-        return (new Response($view->fragment('progress')))->withHeaders($import->state === ImportState::Running ? [] : ['HX-Refresh' => 'true']);
+        return $isAsking ? new Response($view->fragment('progress')) : $view;
     }
 
     public function update(Request $request, Import $import): Response|RedirectResponse

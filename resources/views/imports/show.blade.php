@@ -16,6 +16,8 @@
                 <dt>Refused</dt><dd>{{ number_format($import->refused) }}</dd>
             </dl>
             @if ($import->state->value === 'running')<p class="soft sm mt-2">It goes on if you leave this page.</p>@endif
+        @elseif ($import->state->value === 'reading')
+            <p class="soft sm mt-2">It is large, so this takes a little. Then you see its first rows and say what its columns mean. It goes on if you leave this page.</p>
         @endif
         @can('administer')
             <div class="flex gap-3 flex-wrap mt-4 items-center">

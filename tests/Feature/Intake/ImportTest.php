@@ -180,6 +180,24 @@ final class ImportTest extends TestCase
         self::assertStringContainsString((string) $agreed->wording, (string) $taken->wording);
     }
 
+    public function testALargeFileIsReadByTheWorkerAndSurvivesItsDeath(): void
+    {
+        $import = $this->send($this->calls(9000, str_repeat('C', 40)));
+        self::assertSame([ImportState::Reading, 0], [$import->state, $import->rows]);
+        $this->get("/imports/$import->id")->assertOk()->assertSee('being read')->assertSee('It goes on if you leave this page.');
+        $this->get("/imports/$import->id", ['HX-Request' => 'true', 'HX-Target' => 'progress'])->assertHeaderMissing('HX-Refresh');
+        // A worker that died over it has left half a table.
+        file_put_contents($import->table(), 'ref,mob');
+
+        $this->takeIn();
+        self::assertSame([ImportState::ToMap, 9000], [$import->refresh()->state, $import->rows]);
+        self::assertSame(['ref', 'mobile', 'line', 'when', 'outcome'], $import->columns);
+        self::assertFileDoesNotExist($import->raw());
+        $this->get("/imports/$import->id", ['HX-Request' => 'true', 'HX-Target' => 'progress'])->assertHeader('HX-Refresh', 'true');
+        $this->get("/imports/$import->id")->assertOk()->assertSee(str_repeat('C', 40).'0');
+        self::assertNotSame([], $import->readMapping()?->taken);
+    }
+
     public function testAFileThatCannotBeReadIsKeptWithItsReason(): void
     {
         $import = $this->send('%PDF-1.4');
