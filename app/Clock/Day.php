@@ -23,10 +23,10 @@ final readonly class Day
         return new self($at->setTimezone(new \DateTimeZone($zone))->format('Y-m-d'), $zone);
     }
 
-    /** The first of the thirty days that end with a moment's own. */
-    public static function monthUntil(\DateTimeImmutable $at, string $zone): self
+    /** The first of so many days that end with a moment's own. */
+    public static function firstOf(int $days, \DateTimeImmutable $at, string $zone): self
     {
-        return self::of($at->setTimezone(new \DateTimeZone($zone))->modify('-29 days'), $zone);
+        return self::of($at->setTimezone(new \DateTimeZone($zone))->modify('-'.($days - 1).' days'), $zone);
     }
 
     /** How far into the day a moment is, from 0 to 1. */

@@ -44,7 +44,7 @@ final class RuleController
             })());
         }
         $rules = $query->simplePaginate(40)->withQueryString();
-        $since = Day::monthUntil($clock->now(), Business::ours()->zone);
+        $since = Day::firstOf(30, $clock->now(), Business::ours()->zone);
 
         return view('rules.index', [
             'rules' => $rules,

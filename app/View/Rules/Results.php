@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\View\Rules;
 
+use App\Clock\Day;
+use App\Models\Business;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\Pool;
@@ -30,9 +32,9 @@ final readonly class Results
 
     public float $value;
 
-    public function __construct(Rule $rule, public int $days, private \DateTimeImmutable $now)
+    public function __construct(Rule $rule, public int $days, \DateTimeImmutable $now)
     {
-        $since = $this->now->modify("-$days days");
+        $since = Day::firstOf($days, $now, Business::ours()->zone)->begins;
         $written = $rule->written();
         $this->hasGoal = $written->goal !== null;
         $began = Run::query()->where('rule_id', $rule->id)->where('began_at', '>=', $since)->toBase()->selectRaw("count(*) as runs, sum(case when outcome = 'goal' then 1 else 0 end) as met, sum(case when outcome = 'goal' then cast(nullif(goal_value, '') as decimal(18, 6)) else 0 end) as value")->first();

@@ -37,7 +37,7 @@ final readonly class TodayPage
     public function __construct(public Business $business, public \DateTimeImmutable $now, ?Staff $staff)
     {
         $this->day = Day::of($now, $business->zone);
-        $this->since = Day::monthUntil($now, $business->zone);
+        $this->since = Day::firstOf(30, $now, $business->zone);
         $this->left = Message::query()->whereIn('state', MessageState::left())->where('at', '>=', $this->day->begins)->where('at', '<', $this->day->ends)->count();
         $this->coming = Timer::query()->underWay()->whereBetween('due_at', [$now, $this->day->ends])->count();
         $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
