@@ -39,6 +39,7 @@ use App\Http\Controllers\RuleDocumentController;
 use App\Http\Controllers\RuleDraftController;
 use App\Http\Controllers\RulePowerController;
 use App\Http\Controllers\RuleResultsController;
+use App\Http\Controllers\RunController;
 use App\Http\Controllers\SafeguardsController;
 use App\Http\Controllers\SentController;
 use App\Http\Controllers\SettingsController;
@@ -92,6 +93,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('today', TodayController::class)->middleware(Glance::class)->name('today');
         Route::get('rules', [RuleController::class, 'index'])->name('rules.index');
         Route::get('rules/{rule}', [RuleController::class, 'show'])->name('rules.show');
+        Route::get('rules/{rule}/runs', [RunController::class, 'index'])->name('rules.runs');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
         Route::post('rules/{rule}/preview', [RuleDraftController::class, 'preview'])->middleware(Glance::class)->name('rules.preview');
         Route::get('sent', [SentController::class, 'index'])->name('sent.index');

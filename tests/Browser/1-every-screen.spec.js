@@ -25,6 +25,7 @@ const screens = [
   '/lines',
   '/lines/1',
   '/rules/1/results',
+  '/rules/1/runs',
   '/starters',
   '/settings/forms',
   '/settings/wordings',

@@ -33,6 +33,7 @@ final class SentController
     {
         $asked = $request->validate([
             'state' => 'nullable|string|max:20', 'rule' => 'nullable|integer', 'line' => 'nullable|integer',
+            'run' => 'nullable|integer', 'step' => 'nullable|string|max:60', 'wording' => 'nullable|string|max:60',
             'from' => 'nullable|date_format:Y-m-d', 'until' => 'nullable|date_format:Y-m-d', 'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest', 'as' => 'nullable|in:csv',
         ]);
         $oldest = ($asked['order'] ?? '') === 'oldest';
@@ -46,7 +47,7 @@ final class SentController
 
         return view('sent.index', [
             'texts' => $query->simplePaginate(50)->withQueryString(),
-            'asked' => $asked + ['state' => '', 'rule' => '', 'line' => '', 'from' => '', 'until' => '', 'find' => '', 'order' => 'newest'],
+            'asked' => $asked + ['state' => '', 'rule' => '', 'line' => '', 'run' => '', 'step' => '', 'wording' => '', 'from' => '', 'until' => '', 'find' => '', 'order' => 'newest'],
             'rules' => Rule::query()->orderBy('name')->get(['id', 'name']),
             'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
             'states' => array_filter(MessageState::cases(), fn (MessageState $state): bool => $state !== MessageState::Received),
@@ -67,7 +68,7 @@ final class SentController
         if ($states !== []) {
             $query->whereIn('state', $states);
         }
-        foreach (['rule' => 'rule_id', 'line' => 'line_id'] as $name => $column) {
+        foreach (['rule' => 'rule_id', 'line' => 'line_id', 'run' => 'run_id', 'step' => 'step', 'wording' => 'wording'] as $name => $column) {
             if (isset($asked[$name])) {
                 $query->where($column, $asked[$name]);
             }

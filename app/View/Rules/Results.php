@@ -21,8 +21,10 @@ use Linnet\Core\Text\Wording\Wordings;
 /** What the texts of a rule brought, by wording, over some days. */
 final readonly class Results
 {
-    /** @var list<object{step: string, words: Template|string, retired: bool, sent: int, answered: Share, ended: Share, opened: Share, met: Share, best: bool}> */
+    /** @var list<object{step: string, wording: string, words: Template|string, retired: bool, sent: int, answered: Share, ended: Share, opened: Share, met: Share, best: bool}> */
     public array $rows;
+
+    public Day $since;
 
     public int $runs;
 
@@ -34,7 +36,8 @@ final readonly class Results
 
     public function __construct(Rule $rule, public int $days, \DateTimeImmutable $now)
     {
-        $since = Day::firstOf($days, $now, Business::ours()->zone)->begins;
+        $this->since = Day::firstOf($days, $now, Business::ours()->zone);
+        $since = $this->since->begins;
         $written = $rule->written();
         $this->hasGoal = $written->goal !== null;
         $began = Run::query()->where('rule_id', $rule->id)->where('began_at', '>=', $since)->toBase()->selectRaw("count(*) as runs, sum(case when outcome = 'goal' then 1 else 0 end) as met, sum(case when outcome = 'goal' then cast(nullif(goal_value, '') as decimal(18, 6)) else 0 end) as value")->first();
@@ -57,7 +60,7 @@ final readonly class Results
                 $sent = (int) ($row->sent ?? 0);
                 $share = fn (string $what): Share => new Share((int) ($row->{$what} ?? 0), $sent);
                 $rows[] = (object) [
-                    'step' => $step->id(), 'words' => $text ?? 'Words of an earlier version', 'retired' => $text === null, 'sent' => $sent,
+                    'step' => $step->id(), 'wording' => (string) $id, 'words' => $text ?? 'Words of an earlier version', 'retired' => $text === null, 'sent' => $sent,
                     'answered' => $share('answered'), 'ended' => $share('ended'), 'opened' => $share('opened'), 'met' => $share('met'), 'best' => $best === $id,
                 ];
             }

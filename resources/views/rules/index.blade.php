@@ -18,7 +18,7 @@
                 <tr>
                     <td class="max-w-md"><a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a><br><span class="soft sm">{{ (new \App\View\Rules\Prose($rule->written(), $names))->inOneSentence() }}</span></td>
                     <td class="whitespace-nowrap">@if ($rule->power->value === 'on')<x-tone tone="well">on</x-tone>@else<x-tone tone="held" icon="pause">{{ $rule->power->value === 'retired' ? 'retired' : 'off' }}</x-tone>@endif @if ($rule->draft)<br><span class="soft sm">changes not published</span>@endif</td>
-                    <td class="n">{{ $rule->live_count }}</td>
+                    <td class="n"><a class="link" href="{{ route('rules.runs', [$rule, 'state' => 'live']) }}">{{ $rule->live_count }}</a></td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['rule' => $rule->id, 'state' => 'left', 'from' => $since->date]) }}">{{ $texts[$rule->id]->texts ?? 0 }}</a></td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['rule' => $rule->id, 'state' => 'answered', 'from' => $since->date]) }}">{{ $texts[$rule->id]->answered ?? 0 }}</a></td>
                     <td class="max-w-60">@if ($problem = $problems[$rule->id] ?? null)<x-reason :reason="$problem->reason" /><br><span class="soft sm"><x-time :at="$problem->at" format="D j M H:i" /></span>@else<span class="soft">none</span>@endif</td>

@@ -15,9 +15,10 @@
         <label><span class="sm">Until</span><input class="input w-34" type="date" name="until" value="{{ $asked['until'] }}"></label>
         <label><span class="sm">Name or number</span><input class="input w-28" type="search" name="find" value="{{ $asked['find'] }}"></label>
         <label><span class="sm">Order</span><select class="input" name="order"><option value="newest">Newest first</option><option value="oldest" @selected($asked['order'] === 'oldest')>Oldest first</option></select></label>
+        @foreach (['run', 'step', 'wording'] as $narrow)@if ($asked[$narrow] !== '')<input type="hidden" name="{{ $narrow }}" value="{{ $asked[$narrow] }}">@endif @endforeach
         <button class="btn">Show</button>
     </form>
-    <p class="mb-1 flex gap-4"><x-export />@if (array_filter(array_diff_key($asked, ['order' => 1])) !== [])<a class="link sm" href="{{ route('sent.index') }}">Show all</a>@endif</p>
+    <p class="mb-1 flex gap-4 flex-wrap">@if ($asked['run'] !== '' || $asked['wording'] !== '')<span class="sm">Only the texts of {{ $asked['run'] !== '' ? 'one run' : 'one wording' }}.</span>@endif<x-export />@if (array_filter(array_diff_key($asked, ['order' => 1])) !== [])<a class="link sm" href="{{ route('sent.index') }}">Show all</a>@endif</p>
     @if ($texts->isEmpty())
         <x-empty>No texts here. Texts appear as rules send them; <a class="link" href="{{ route('rules.index') }}">look at the rules</a>.</x-empty>
     @else

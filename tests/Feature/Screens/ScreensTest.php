@@ -69,21 +69,25 @@ final class ScreensTest extends TestCase
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
         $this->textFrom(self::WEN, 'It is about the blue canoe');
+        $this->work();
         // One from before the thirty days, of the same rule and line.
         Message::query()->where('state', 'handed')->firstOrFail()->replicate()->fill(['name' => 'old', 'at' => '2026-01-05 10:00', 'left_at' => '2026-01-05 10:00'])->save();
         $this->actingAs($this->staff(Role::Viewer));
         $counted = [];
 
-        foreach (['/today', '/rules', '/lines'] as $page) {
-            preg_match_all('~href="([^"]*/sent\?[^"]*)"[^>]*>(\d+)</a>~', (string) $this->get($page)->getContent(), $links, PREG_SET_ORDER);
+        foreach (['/today', '/rules', '/lines', '/rules/1/results', '/rules/1/runs'] as $page) {
+            preg_match_all('~href="([^"]*/(?:sent|rules/\d+/runs)\?[^"]*)"[^>]*>(\d+)</a>~', (string) $this->get($page)->getContent(), $links, PREG_SET_ORDER);
             foreach ($links as [, $to, $number]) {
                 $rows = substr_count($this->get(html_entity_decode($to).'&as=csv')->streamedContent(), "\r\n") - 1;
                 self::assertSame((int) $number, $rows, "$page: $to");
                 $counted[$page] = ($counted[$page] ?? 0) + (int) $number;
             }
         }
-        // Two texts that left: on Today, with the one answered on Rules, and on Lines.
-        self::assertSame(['/today' => 2, '/rules' => 3, '/lines' => 2], $counted);
+        // Two texts that left; on Rules beside one answered and two runs under way, in the results beside three runs, and of the runs with the old one.
+        self::assertSame(['/today' => 2, '/rules' => 5, '/lines' => 2, '/rules/1/results' => 5, '/rules/1/runs' => 3], $counted);
+        $this->get('/rules/1/runs?state=live&order=oldest')->assertOk()->assertSeeInOrder(['Noor Haddad', 'Next look', 'Tue 3 Mar 10:02', 'Agnes Thorpe', 'is a landline']);
+        $this->get('/rules/1/runs?state=ended&find=Wen')->assertOk()->assertSeeInOrder(['Wen Li', 'ended', 'Wen replied'])->assertDontSee('Noor Haddad');
+        $this->get('/rules/1/runs?state=goal')->assertSee('No runs here that fit.');
         $this->get('/rules')->assertSee('is a landline');
         Message::query()->where('state', 'dropped')->update(['reason' => ['code' => 'goal.met', 'with' => []]]);
         $this->get('/rules')->assertDontSee('is a landline');
@@ -96,7 +100,7 @@ final class ScreensTest extends TestCase
         $this->app->make('db')->listen(function () use (&$queries): void {
             $queries++;
         });
-        foreach (['/people', '/sent', '/rules', '/sources/phone', '/conversations'] as $page) {
+        foreach (['/people', '/sent', '/rules', '/rules/1/runs', '/sources/phone', '/conversations'] as $page) {
             $queries = 0;
             $this->get($page)->assertOk();
             self::assertLessThan(16, $queries, $page);

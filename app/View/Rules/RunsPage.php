@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Rules;
+
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Run;
+use App\Models\Trace;
+use App\Sentences\Sentence;
+use Illuminate\Contracts\Pagination\Paginator;
+use Illuminate\Support\Collection;
+
+/** A page of a rule's runs, with the texts each has had and the last thing that was decided about it. */
+final readonly class RunsPage
+{
+    /** @var Collection<int, Trace> the last one by run */
+    private Collection $last;
+
+    /** @var array<int, int> texts that left, by run */
+    private array $left;
+
+    /** @param  Paginator<int, Run>  $runs */
+    public function __construct(public Paginator $runs)
+    {
+        $ids = array_map(fn (Run $run): int => $run->id, $runs->items());
+        $this->last = Trace::query()->whereIn('id', Trace::query()->selectRaw('max(id)')->whereIn('run_id', $ids)->groupBy('run_id'))->get()->keyBy('run_id');
+        $this->left = Message::query()->whereIn('run_id', $ids)->whereIn('state', MessageState::left())->groupBy('run_id')->selectRaw('run_id, count(*) as many')->pluck('many', 'run_id')->map(intval(...))->all();
+    }
+
+    public function left(Run $run): int
+    {
+        return $this->left[$run->id] ?? 0;
+    }
+
+    /** Why it stands where it stands, or ended; nothing where nothing was decided since it began. */
+    public function because(Run $run): string
+    {
+        $last = $this->last[$run->id] ?? null;
+
+        return $last === null || in_array($last->code, $run->live ? ['start.began', 'run.finished'] : ['start.began'], true) ? '' : Sentence::of(['code' => $last->code, 'with' => $last->with]);
+    }
+
+    /** What a run under way waits for, where that is no moment. */
+    public static function waitsFor(Run $run): string
+    {
+        return match (true) {
+            $run->stuck => 'its step is gone: somebody has to decide',
+            $run->outcome !== null => 'its texts are over, and its goal may still be met',
+            $run->asked_at !== null => 'waits for an answer',
+            default => 'waits for its text to leave',
+        };
+    }
+}

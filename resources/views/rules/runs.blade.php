@@ -1,0 +1,32 @@
+<x-page :title="$rule->name.': runs'">
+    <div class="crumb"><a class="link" href="{{ route('rules.index') }}">Rules</a> / <a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a> /</div>
+    <h1>{{ $asked['state'] === 'live' ? 'Under way' : 'Runs' }}</h1>
+    <p class="soft">Each run is one journey of one {{ $rule->written()->trigger->type() === \Linnet\Core\Record\RecordType::PERSON ? 'person' : str_replace('_', ' ', $rule->written()->trigger->type()) }} through this rule.</p>
+    <form class="filters" method="get" aria-label="Which runs">
+        <label><span class="sm">State</span><select class="input" name="state"><option value="">Any</option>@foreach (['live' => 'under way', 'ended' => 'ended', 'goal' => 'goal met'] as $state => $word)<option value="{{ $state }}" @selected($asked['state'] === $state)>{{ $word }}</option>@endforeach</select></label>
+        <label><span class="sm">Began from</span><input class="input w-36" type="date" name="from" value="{{ $asked['from'] }}"></label>
+        <label><span class="sm">Name or number</span><input class="input w-40" type="search" name="find" value="{{ $asked['find'] }}"></label>
+        <label><span class="sm">Order</span><select class="input" name="order"><option value="newest">Newest first</option><option value="oldest" @selected($asked['order'] === 'oldest')>Oldest first</option></select></label>
+        <button class="btn">Show</button>
+    </form>
+    <p class="mb-1"><x-export /></p>
+    @if ($page->runs->isEmpty())
+        <x-empty>No runs here{{ array_filter(array_diff_key($asked, ['order' => 1])) === [] ? ' yet. One begins whenever the rule starts for somebody.' : ' that fit.' }}</x-empty>
+    @else
+        <div class="table-wrap"><table class="table">
+            <thead><tr><th scope="col">Who</th><th scope="col">Began</th><th scope="col" class="n">Texts</th><th scope="col">State</th><th scope="col">What comes next, or why it ended</th></tr></thead>
+            <tbody>
+            @foreach ($page->runs as $run)
+                <tr>
+                    <td><a class="link" href="{{ route('people.show', $run->person_id) }}">{{ $run->person->name() }}</a>@if ($run->record)<br><a class="link sm" href="{{ route('records.show', [$run->record->type, $run->record]) }}">{{ $run->record->called() }}</a>@endif</td>
+                    <td class="whitespace-nowrap"><x-time :at="$run->began_at" format="D j M H:i" /></td>
+                    <td class="n"><a class="link" href="{{ route('sent.index', ['run' => $run->id, 'state' => 'left']) }}">{{ $page->left($run) }}</a></td>
+                    <td class="whitespace-nowrap">@if ($run->live)<x-tone tone="plain">under way</x-tone>@elseif ($run->outcome === 'goal')<x-tone tone="well">goal met</x-tone>@else<x-tone tone="plain" icon="check">ended</x-tone>@endif @if ($run->ended_at)<br><span class="soft sm"><x-time :at="$run->ended_at" format="D j M H:i" /></span>@endif</td>
+                    <td class="max-w-md">@if ($run->live)@if ($run->timer?->due_at && $run->outcome === null)Next look <x-time :at="$run->timer->due_at" format="D j M H:i" />.@else{{ ucfirst(\App\View\Rules\RunsPage::waitsFor($run)) }}@if ($run->timer?->due_at), until <x-time :at="$run->timer->due_at" format="D j M H:i" />@endif{{ '.' }}@endif @endif @if ($why = $page->because($run))@if ($run->live)<br>@endif<span class="soft sm">{{ $why }}</span>@endif</td>
+                </tr>
+            @endforeach
+            </tbody>
+        </table></div>
+        <x-pages :list="$page->runs" />
+    @endif
+</x-page>
