@@ -67,10 +67,11 @@ final readonly class World
      * @param  list<Line>  $lines
      * @param  list<Staff>  $staff
      * @param  array<string, list<Wording>>  $pools
+     * @param  array<string, list<string>>  $codes  those that would be given next, by list
      */
-    public static function around(\DateTimeImmutable $begins, Business $business, Policy $policy, ReservedWords $words, array $types, array $lines, array $staff, array $pools): self
+    public static function around(\DateTimeImmutable $begins, Business $business, Policy $policy, ReservedWords $words, array $types, array $lines, array $staff, array $pools, array $codes): self
     {
-        return new self($begins, $begins->modify('+2 years'), $business, $policy, $words, $types, $lines, $staff, [], [], [], $pools, [], [], []);
+        return new self($begins, $begins->modify('+2 years'), $business, $policy, $words, $types, $lines, $staff, [], [], [], $pools, $codes, [], []);
     }
 
     /** @throws Unreadable with everything that is wrong */

@@ -9,6 +9,7 @@ use App\Engine\Live\Desk;
 use App\Models\Business;
 use App\Models\Message;
 use App\Models\MessageOrigin;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Engine\Subject;
 use Linnet\Core\Record\FieldKind;
@@ -33,7 +34,7 @@ final class SampleWorld
     {
         [$subject, $line] = $this->about($desk, $sample);
         $known = $desk->known;
-        $sheet = new Sheet(World::around($sample->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(), $known->pools()));
+        $sheet = new Sheet(World::around($sample->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(), $known->pools(), self::codes($sample->person->id)));
         $person = $known->person($sample->person->id) ?? throw new \LogicException('chosen from those there are');
         $sheet->people[$person->id] = $person;
         foreach ($person->numbers as $number) {
@@ -58,6 +59,15 @@ final class SampleWorld
         }
 
         return Rehearsal::oneRun($sheet, $rule, $subject, $line);
+    }
+
+    /** @return array<string, list<string>> by list, the code they have, or else the one they would get */
+    private static function codes(int $personId): array
+    {
+        $theirs = DB::table('codes')->where('person_id', $personId)->pluck('code', 'list')->all();
+        $next = DB::table('codes')->whereIn('id', DB::table('codes')->whereNull('person_id')->groupBy('list')->selectRaw('min(id)'))->pluck('code', 'list')->all();
+
+        return array_map(fn (mixed $code): array => [(string) $code], $theirs + $next);
     }
 
     /** @return array{Subject, string|null} what it is about, and the line it came by */

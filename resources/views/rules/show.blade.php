@@ -1,8 +1,8 @@
 <x-page :title="$page->rule->name">
     @fragment('rule')
     <div id="rule" x-data="ruleReader" data-first="{{ $page->rehearsed?->texts[0]->step ?? '' }}" x-on:mouseover="point" x-on:focusin="point">
-        <div class="crumb flex gap-4"><span><a class="link" href="{{ route('rules.index') }}">Rules</a> / {{ $page->written->folder }}</span>
-            <a class="link" href="{{ route('rules.runs', [$page->rule, 'state' => 'live']) }}">Under way</a><a class="link" href="{{ route('rules.results', $page->rule) }}">Results</a><a class="link" href="{{ route('rules.document', $page->rule) }}" download>As a file</a></div>
+        <div class="crumb flex gap-4 items-center mb-1"><span><a class="link" href="{{ route('rules.index') }}">Rules</a> / {{ $page->written->folder }}</span>
+            <a class="link min-h-6 flex items-center" href="{{ route('rules.runs', [$page->rule, 'state' => 'live']) }}">Under way</a><a class="link min-h-6 flex items-center" href="{{ route('rules.results', $page->rule) }}">Results</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', $page->rule) }}" download>As a file</a></div>
         <div class="head">
             <h1>@can('administer')<x-word :word="new \App\View\Rules\Word($page->written->name, 'name', null, 'Name', [], ['value' => $page->written->name])" :page="$page" :wrong="$wrong" :changed="$changed" />@else{{ $page->written->name }}@endcan</h1>
             <div class="acts">

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Rules;
 
 use App\Models\Role;
+use App\Models\Rule;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -64,6 +65,18 @@ final class PoolTest extends TestCase
 
         $this->get('/settings/wordings')->assertSee('2 left of 3');
         self::assertSame("\xEF\xBB\xBFcode,\"given to\"\r\nQUAY-1,+447700900301\r\nQUAY-2,\r\nQUAY-3,\r\n", $this->get('/settings/codes/welcome.csv')->streamedContent());
+    }
+
+    public function testARulesPageShowsTheCodeThatWouldBeGivenAndGivesNone(): void
+    {
+        Artisan::call('linnet:rules', ['what' => 'import', 'paths' => [base_path('demo/rules/joined-list.json')]]);
+        $page = fn (string $number): string => route('rules.show', [Rule::query()->firstWhere('key', 'joined-list'), 'sample' => $this->person($number)->id]);
+        $this->get($page(self::WEN))->assertOk()->assertSee('No code of the list');
+        DB::table('codes')->insert([['list' => 'welcome', 'code' => 'QUAY-1', 'person_id' => null], ['list' => 'welcome', 'code' => 'QUAY-2', 'person_id' => $this->person(self::WEN)->id], ['list' => 'welcome', 'code' => 'QUAY-3', 'person_id' => null]]);
+
+        $this->get($page(self::WEN))->assertSee('a fifth off with QUAY-2.');
+        $this->get($page('+447700900308'))->assertSee('a fifth off with QUAY-1.');
+        self::assertSame(2, DB::table('codes')->whereNull('person_id')->count());
     }
 
     private static function file(string $content): UploadedFile

@@ -9,5 +9,6 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('runs', fn (Blueprint $table) => $table->index(['rule_id', 'began_at', 'id']));
+        Schema::table('codes', fn (Blueprint $table) => $table->index(['person_id', 'list']));
     }
 };
