@@ -95,7 +95,7 @@ busy() { php -r 'exit(@fsockopen("127.0.0.1", (int) $argv[1], $e, $m, 1) ? 0 : 1
 
 wait_for() {
     local i
-    for i in $(seq 1 100); do
+    for i in $(seq 1 600); do
         php -r 'exit(@file_get_contents($argv[1]) !== false ? 0 : 1);' "$1" && return
         sleep 0.1
     done

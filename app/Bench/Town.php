@@ -100,7 +100,7 @@ final class Town
      */
     public function run(array $command): void
     {
-        (new Process($command, base_path(), $this->env, timeout: 120))->mustRun();
+        (new Process($command, base_path(), $this->env, timeout: 600))->mustRun();
     }
 
     public function close(): void
@@ -117,7 +117,10 @@ final class Town
 
     private static function waitFor(string $url): void
     {
-        for ($i = 0; $i < 100 && @file_get_contents("$url/up") === false; $i++) {
+        for ($i = 0; @file_get_contents("$url/up") === false; $i++) {
+            if ($i > 1200) {
+                throw new \RuntimeException("Nothing answered at $url.");
+            }
             usleep(50_000);
         }
     }

@@ -50,8 +50,8 @@ export async function openPerson(page, find, name) {
 export async function reloadUntil(page, locator) {
   await expect(async () => {
     await page.reload();
-    await expect(locator()).toBeVisible({ timeout: 500 });
-  }).toPass({ timeout: 30_000 });
+    await expect(locator()).toBeVisible({ timeout: 2_000 });
+  }).toPass({ timeout: 120_000 });
 }
 
 const everyRule = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];

@@ -50,7 +50,7 @@ final class Town
     /** @param  list<string>  $options */
     public function worker(array $options, string $command = 'linnet:work'): Process
     {
-        return new Process(['php', 'artisan', $command, ...$options], base_path(), $this->town->env, timeout: 120);
+        return new Process(['php', 'artisan', $command, ...$options], base_path(), $this->town->env, timeout: 600);
     }
 
     public function close(): void
