@@ -31,7 +31,7 @@ final readonly class Imports
     {
     }
 
-    /** Makes a file into a table; what is wrong with it is kept with it. */
+    /** Begins with a file that is read at once; what is wrong with it is kept with it. */
     public function open(string $path, string $name, ?Staff $staff, ?Source $source): Import
     {
         $import = $this->begin($name, $staff, $source);
@@ -46,7 +46,9 @@ final readonly class Imports
         $import = $this->begin($name, $staff, null);
         $import->update(['mapping' => $like->mapping ?? FirstMapping::none($type, Business::ours())->toDocument()]);
         if ((int) filesize($path) > self::AT_ONCE_BYTES) {
-            copy($path, $import->raw());
+            // Copied beside and renamed: the worker must not find half of it.
+            copy($path, $import->raw().'.part');
+            rename($import->raw().'.part', $import->raw());
         } else {
             $this->read($import, $path);
         }
@@ -78,6 +80,7 @@ final readonly class Imports
         return $import;
     }
 
+    /** Makes a file into a table, and puts plain columns where they belong unless that is said already. */
     private function read(Import $import, string $path): void
     {
         try {

@@ -25,9 +25,10 @@ final readonly class Erasing
 
     public function erase(Person $person): void
     {
-        DB::transaction(function () use ($person): void {
+        $remains = Remains::of($person);
+        DB::transaction(function () use ($person, $remains): void {
             $this->keepStops($person);
-            (new Remains($person))->clear();
+            $remains->clear();
             $runs = DB::table('runs')->where('person_id', $person->id)->pluck('id');
             $messages = DB::table('messages')->where('person_id', $person->id)->pluck('id');
             $records = DB::table('records')->where('person_id', $person->id)->pluck('id');

@@ -70,6 +70,25 @@ final class Numbers
         }
     }
 
+    /**
+     * A pattern (PCRE, delimiter ~) for a number as it may stand in a longer text: with or without its country's code and what is dialled
+     * before it, however its digits are set apart.
+     */
+    public static function written(string $e164): string
+    {
+        $apart = '[\\s().\\/\\\\-]{0,3}';
+        $digits = fn (string $number): string => implode($apart, str_split($number));
+        try {
+            $library = PhoneNumberUtil::getInstance();
+            $parsed = $library->parse($e164);
+            $country = $digits((string) $parsed->getCountryCode());
+
+            return "(?<!\\d)(?:(?:(?:00|011)$apart)?$country$apart\\d?|\\d{0,2})$apart".$digits($library->getNationalSignificantNumber($parsed)).'(?!\d)';
+        } catch (NumberParseException) {
+            return preg_quote($e164, '~');
+        }
+    }
+
     private static function known(PhoneNumberUtil $library, Parsed $parsed, string $e164, string $written, string $country): PhoneNumber
     {
         if (! $library->isPossibleNumber($parsed)) {

@@ -135,8 +135,9 @@ final class ImportController
 
     public function destroy(Import $import): RedirectResponse
     {
-        abort_unless(in_array($import->state, [ImportState::ToMap, ImportState::Failed], true) && $import->source_id === null, 409);
+        abort_unless(in_array($import->state, [ImportState::Reading, ImportState::ToMap, ImportState::Failed], true) && $import->source_id === null, 409);
         @unlink($import->table());
+        @unlink($import->raw());
         $import->delete();
 
         return redirect()->route('imports.index')->with('done', 'The file is put away.');

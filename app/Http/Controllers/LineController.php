@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Exports\CsvExport;
 use App\Models\Business;
 use App\Models\Line;
 use App\Models\Staff;
@@ -22,12 +23,19 @@ use Linnet\Core\Number\NotANumber;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Record\Line as CoreLine;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Can we still send? The lines, what they have sent today, and how fast they may. */
 final class LineController
 {
-    public function index(LinesPage $page): View
+    public function index(Request $request, LinesPage $page): View|StreamedResponse
     {
+        if ($request->query('as') === 'csv') {
+            return CsvExport::of('lines', ['Line', 'Number', 'Purpose', 'State', 'Left today', 'Most in 24 hours', 'Waiting', 'Failures'], Line::query()->orderBy('id')->get()->map(fn (Line $line): array => [
+                $line->name, $line->number, $line->purpose, $line->power->value, $page->sentToday($line), $page->dayLimit($line), $page->waiting($line), $page->failures($line),
+            ])->all());
+        }
+
         return view('lines.index', ['page' => $page]);
     }
 

@@ -22,13 +22,6 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** What left, did it arrive? */
 final class SentController
 {
-    /** What can be asked for by "state": a state, or several by one word. */
-    private const GROUPS = [
-        'left' => [MessageState::Ready, MessageState::Handed, MessageState::Arrived, MessageState::Failed],
-        'answered' => [MessageState::Ready, MessageState::Handed, MessageState::Arrived, MessageState::Failed],
-        'kept' => [MessageState::Waiting, MessageState::SetAside],
-    ];
-
     public function index(Request $request): View|StreamedResponse
     {
         $asked = $request->validate([
@@ -64,7 +57,12 @@ final class SentController
         if ($state === 'answered') {
             $query->whereNotNull('answered_at');
         }
-        $states = self::GROUPS[$state] ?? array_filter([MessageState::tryFrom($state)]);
+        // A state, or several by one word.
+        $states = match ($state) {
+            'left', 'answered' => MessageState::left(),
+            'kept' => [MessageState::Waiting, MessageState::SetAside],
+            default => array_filter([MessageState::tryFrom($state)]),
+        };
         if ($states !== []) {
             $query->whereIn('state', $states);
         }

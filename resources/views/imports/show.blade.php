@@ -25,7 +25,7 @@
                     <form method="post" action="{{ route('imports.stop', $import) }}">@csrf<button class="btn">Stop</button></form>
                 @elseif ($import->state->value === 'stopped')
                     <form method="post" action="{{ route('imports.go-on', $import) }}">@csrf<button class="btn go">Go on</button></form>
-                @elseif (in_array($import->state->value, ['failed', 'to_map'], true) && ! $import->source_id)
+                @elseif (in_array($import->state->value, ['reading', 'failed', 'to_map'], true) && ! $import->source_id)
                     <form method="post" action="{{ route('imports.destroy', $import) }}">@csrf @method('delete')<button class="btn">Put the file away</button></form>
                 @endif
                 @if (in_array($import->state->value, ['done', 'stopped'], true))

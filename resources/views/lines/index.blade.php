@@ -1,6 +1,7 @@
 <x-page title="Lines">
     <h1>Lines</h1>
     <p class="soft mb-4">What texts are sent from, how much of today is used, and whether carriers are still content with it.</p>
+    <p class="mb-1"><x-export /></p>
     <div class="table-wrap"><table class="table">
         <thead><tr><th scope="col">Line</th><th scope="col">State</th><th scope="col" class="n">Left today</th><th scope="col" class="n">Waiting</th><th scope="col">May send</th><th scope="col">Failures</th></tr></thead>
         <tbody>

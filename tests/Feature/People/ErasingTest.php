@@ -68,8 +68,8 @@ final class ErasingTest extends TestCase
     {
         $wen = $this->person(self::WEN);
         $wen->update(['email' => 'wen@example.org']);
-        $file = Import::query()->create(['name' => 'calls.csv', 'state' => 'done', 'file' => 'x', 'refused' => 5, 'at' => now()]);
-        foreach (['07700 900 301', '(0)7700-900301', 'WEN@example.org', '07700 900302', '077009003010'] as $i => $cell) {
+        $file = Import::query()->create(['name' => 'calls.csv', 'state' => 'done', 'file' => 'x', 'refused' => 7, 'at' => now()]);
+        foreach (['07700 900 301', '+44 (0)7700-900301', '0044 7700/900301', 'WEN@example.org', '07700 900302', '077009003010', '+1 208 700 900 301'] as $i => $cell) {
             RefusedRow::query()->create(['import_id' => $file->id, 'row' => $i + 2, 'cells' => ['Wen', $cell], 'reason' => ['code' => 'intake.no_external_id', 'with' => []]]);
         }
         foreach (['{"cli":"0044-7700-900301"', '{"cli":"0044-7700-900302"'] as $body) {
@@ -78,8 +78,8 @@ final class ErasingTest extends TestCase
 
         $this->actingAs($this->staff(Role::Administrator))->delete("/people/$wen->id")->assertRedirect('/people');
 
-        self::assertSame([5, 6], RefusedRow::query()->orderBy('id')->pluck('row')->all());
-        self::assertSame(2, $file->refresh()->refused);
+        self::assertSame([6, 7, 8], RefusedRow::query()->orderBy('id')->pluck('row')->all());
+        self::assertSame(3, $file->refresh()->refused);
         self::assertSame([['left_out', ''], ['refused', '{"cli":"0044-7700-900302"']], Delivery::query()->orderBy('id')->get()->map(fn (Delivery $one): array => [$one->state->value, $one->body])->all());
         $this->get('/sources/phone/deliveries/1')->assertOk()->assertSee('named somebody who has been erased');
     }

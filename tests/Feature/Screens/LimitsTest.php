@@ -149,6 +149,7 @@ final class LimitsTest extends TestCase
 
         self::assertSame([['second-desk', '+447700900102'], ['news', null]], Line::query()->where('id', '>', 2)->orderBy('id')->get()->map(fn (Line $line): array => [$line->key, $line->number])->all());
         $this->get('/lines')->assertOk()->assertSee('a name, which nobody can answer');
+        self::assertStringContainsString('"second desk",+447700900102,,on,0,,0,', $this->get('/lines?as=csv')->streamedContent());
     }
 
     public function testAWordOfOursIsObeyedFromThenOn(): void
