@@ -4,11 +4,21 @@ use App\Api\Problem;
 use App\Http\Middleware\RateHeaders;
 use App\Http\Middleware\RunOnce;
 use App\Http\Middleware\SecurityHeaders;
+use Illuminate\Auth\Middleware\Authorize;
+use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
+use Illuminate\Contracts\Session\Middleware\AuthenticatesSessions;
+use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
+use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Routing\Middleware\ThrottleRequests;
+use Illuminate\Routing\Middleware\ThrottleRequestsWithRedis;
+use Illuminate\Session\Middleware\StartSession;
+use Illuminate\View\Middleware\ShareErrorsFromSession;
 use Laravel\Sanctum\Http\Middleware\CheckForAnyAbility;
 
 return Application::configure(basePath: dirname(__DIR__))
@@ -23,6 +33,11 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        // Who may not look is told so whether or not there is anything: ids are nobody's business.
+        $middleware->priority([
+            EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, ShareErrorsFromSession::class, AuthenticatesRequests::class, ThrottleRequests::class,
+            ThrottleRequestsWithRedis::class, AuthenticatesSessions::class, Authorize::class, SubstituteBindings::class,
+        ]);
         $middleware->api(prepend: [RateHeaders::class, 'auth:sanctum', 'throttle:api', RunOnce::class]);
         $middleware->alias(['ability' => CheckForAnyAbility::class]);
         $middleware->redirectGuestsTo(fn (Request $request): ?string => $request->is('api/*') ? null : '/log-in');

@@ -6,8 +6,6 @@ return [
         'secret' => env('CARRIER_SECRET'),
         'timeout_seconds' => 10,
         'at_once' => 16,
-        // An attempt that failed in passing is made again after 2, 4, 8 … seconds, so often at most.
-        'attempts' => 8,
     ],
 
     // Says what sort of line a number reaches and whether anybody has it. Unset, numbers are not looked up.

@@ -30,6 +30,7 @@ use App\Http\Controllers\OpenLinkController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PoolController;
 use App\Http\Controllers\PublicFormController;
+use App\Http\Controllers\PutAsideController;
 use App\Http\Controllers\RecordController;
 use App\Http\Controllers\RecordPicksController;
 use App\Http\Controllers\RecordTypeController;
@@ -142,6 +143,8 @@ Route::middleware('auth')->group(function (): void {
         Route::put('lines/{line}/power', LinePowerController::class)->name('lines.power');
         Route::post('errands/{errand}/again', [ErrandController::class, 'again'])->name('errands.again');
         Route::post('errands/{errand}/put-away', [ErrandController::class, 'putAway'])->name('errands.put-away');
+        Route::post('put-asides/{putAside}/again', [PutAsideController::class, 'again'])->name('put-asides.again');
+        Route::post('put-asides/{putAside}/leave', [PutAsideController::class, 'leave'])->name('put-asides.leave');
         Route::post('messages/{message}/ask-again', AskAgainController::class)->name('messages.ask-again');
         Route::post('messages/{message}/drop', DropTextController::class)->name('messages.drop');
         Route::post('sources', [SourceController::class, 'store'])->name('sources.store');

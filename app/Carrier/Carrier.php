@@ -12,8 +12,8 @@ interface Carrier
     /**
      * Each goes under a key of its own, so that handing the same text over again is the same as once.
      *
-     * @param  list<Message>  $messages  with their lines loaded
+     * @param  list<Message>  $messages  with their lines loaded, each with its key
      * @return array<int, Answer> by message id
      */
-    public function handOver(array $messages, string $install): array;
+    public function handOver(array $messages): array;
 }

@@ -20,14 +20,15 @@ final readonly class HttpCarrier implements Carrier
      * @param  list<Message>  $messages  with their lines loaded
      * @return array<int, Answer> by message id
      */
-    public function handOver(array $messages, string $install): array
+    public function handOver(array $messages): array
     {
         $responses = Http::pool(fn (Pool $pool): array => array_map(
             fn (Message $message) => $pool->as((string) $message->id)
                 ->withToken($this->secret)
-                ->withHeaders(['Idempotency-Key' => "$install:$message->id"])
+                ->withHeaders(['Idempotency-Key' => (string) $message->key])
                 ->timeout($this->timeoutSeconds)->connectTimeout($this->timeoutSeconds)
-                ->post("$this->url/texts", ['from' => $message->line->number, 'to' => $message->number, 'text' => $message->body]),
+                ->post("$this->url/texts", ['from' => $message->line->number ?? $message->line->name, 'to' => $message->number, 'text' => $message->body]
+                    + ($message->picture === null ? [] : ['picture' => $message->picture])),
             $messages,
         ));
 

@@ -33,15 +33,10 @@ final readonly class Receipts
      * @param  string  $code  why it failed, in the carrier's own word
      * @return bool false if no such text is known
      */
-    public function take(string $key, string $install, string $ref, string $fate, ?string $detail, \DateTimeImmutable $at, string $code = ''): bool
+    public function take(string $key, string $ref, string $fate, ?string $detail, \DateTimeImmutable $at, string $code = ''): bool
     {
-        [$from, $id] = [...explode(':', $key, 2), ''];
-        if (! hash_equals($install, $from) || ! ctype_digit($id)) {
-            return false;
-        }
-
-        return DB::transaction(function () use ($id, $ref, $fate, $detail, $at, $code): bool {
-            $message = Message::query()->lockForUpdate()->find((int) $id);
+        return DB::transaction(function () use ($key, $ref, $fate, $detail, $at, $code): bool {
+            $message = Message::query()->where('key', $key)->lockForUpdate()->first();
             if ($message === null) {
                 return false;
             }
@@ -52,7 +47,7 @@ final readonly class Receipts
             // The carrier's own time decides between two fates, not the order they come in.
             $later = Receipt::query()->where('message_id', $message->id)->whereIn('fate', array_keys(self::STATES))
                 ->where('fate', '!=', $fate)->where('at', '>', $at->format('Y-m-d H:i:s.v'))->exists();
-            if ($new && $state !== null && ! $later && in_array($message->state, MessageState::left(), true)) {
+            if ($new && $state !== null && ! $later && in_array($message->state, MessageState::offered(), true)) {
                 $message->update([
                     'state' => $state,
                     'carrier_ref' => $ref,

@@ -37,6 +37,14 @@ final class Said
         };
     }
 
+    /** Since when, as it is said today: "10:02", or with its day where that is another. */
+    public static function sinceWhen(\DateTimeImmutable $at, \DateTimeImmutable $now, string $zone): string
+    {
+        $local = $at->setTimezone(new \DateTimeZone($zone));
+
+        return $local->format('Y-m-d') === $now->setTimezone(new \DateTimeZone($zone))->format('Y-m-d') ? $local->format('H:i') : self::momentIn($at, $zone);
+    }
+
     /** A count with its noun, small ones in words: "four people", "one text", "143 texts". */
     public static function count(int $many, string $one, string $more): string
     {

@@ -14,7 +14,7 @@ final class InstantCarrier implements Carrier
     /** @var list<array{key: string, ref: string, from: string, to: string, text: string, arrives: bool, name: string}> */
     private array $taken = [];
 
-    public function handOver(array $messages, string $install): array
+    public function handOver(array $messages): array
     {
         $answers = [];
         foreach ($messages as $message) {
@@ -24,7 +24,7 @@ final class InstantCarrier implements Carrier
 
                 continue;
             }
-            $key = "$install:$message->id";
+            $key = (string) $message->key;
             $ref = 'C'.strtoupper(substr(hash('xxh128', $message->name), 0, 10));
             $this->taken[] = [
                 'key' => $key, 'ref' => $ref, 'from' => (string) $message->line->number, 'to' => (string) $message->number, 'text' => $message->body, 'arrives' => $handset === 'mobile', 'name' => $message->name,

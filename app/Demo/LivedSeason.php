@@ -200,11 +200,10 @@ final class LivedSeason
     private function fates(): int
     {
         $now = $this->clock->now();
-        $install = Business::ours()->install;
         $receipts = resolve(Receipts::class);
         $taken = $this->carrier->took();
         foreach ($taken as $text) {
-            $receipts->take($text['key'], $install, $text['ref'], $text['arrives'] ? 'arrived' : 'failed', $text['arrives'] ? null : 'nobody has this number', $now, $text['arrives'] ? '' : 'no_such_number');
+            $receipts->take($text['key'], $text['ref'], $text['arrives'] ? 'arrived' : 'failed', $text['arrives'] ? null : 'nobody has this number', $now, $text['arrives'] ? '' : 'no_such_number');
             $this->remember($text['ref'], $text['key'], $text['from'], $text['to'], $text['text'], $text['arrives'] ? 'arrived' : 'failed', $now);
             $answer = $this->answers && $text['arrives'] && ! str_starts_with($text['name'], 'words/') && ! str_starts_with($text['name'], 'staff/') ? Answers::to($text['text'], $text['to']) : null;
             if ($answer !== null) {

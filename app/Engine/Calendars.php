@@ -11,10 +11,8 @@ use App\Models\Rule;
 use App\Models\Timer;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Engine\Engine;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Record\RecordType;
-use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule as Core;
 use Linnet\Core\Rule\Trigger\CalendarReached;
 use Linnet\Core\Rule\Trigger\DateReached;
@@ -97,11 +95,13 @@ final readonly class Calendars
             $happenings = new Happenings($desk->known);
             $isPeople = $published->rule->trigger->type() === RecordType::PERSON;
             $isPeople ? $desk->known->preload($ids) : $desk->known->preloadRecords($ids);
+            if ($isPeople && $published->rule->trigger instanceof GoneQuiet) {
+                $desk->known->preloadLastChanges($ids);
+            }
             foreach ($ids as $id) {
                 $record = $isPeople ? null : $desk->known->record($id);
                 $subject = $happenings->subject($isPeople ? $id : null, $record);
-                $situation = $desk->surroundings->situation($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
-                $desk->runs->arm(Engine::arm($published, $situation, Runner::lastActivity($desk, $subject->personId, $record?->changedAt)), $subject);
+                $desk->conductor->await($published, $subject);
             }
             $rule->update(['arming_after' => count($ids) === self::PIECE ? $ids[self::PIECE - 1] : null]);
 

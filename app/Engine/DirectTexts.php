@@ -69,7 +69,7 @@ final readonly class DirectTexts
         $composed = Composed::plain($body, $to, $business);
         $conversation = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
         $message = Message::query()->create([
-            'name' => $name, 'origin' => $origin === Origin::Staff ? MessageOrigin::Staff : MessageOrigin::Words, 'state' => MessageState::Ready, 'person_id' => $person->id,
+            'name' => $name, 'key' => (string) Str::uuid7(), 'origin' => $origin === Origin::Staff ? MessageOrigin::Staff : MessageOrigin::Words, 'state' => MessageState::Ready, 'person_id' => $person->id,
             'line_id' => $line->id, 'conversation_id' => $conversation->id, 'staff_id' => $staffId, 'kind' => TextKind::Service, 'number' => $to->number, 'body' => $composed->body,
             'encoding' => $composed->length->encoding->value, 'parts' => $composed->length->parts, 'price_micros' => $composed->price, 'currency' => $business->tariff->currency,
             'wanted_at' => $now, 'left_at' => $now, 'at' => $now, 'retry_at' => $leaves > $now ? $leaves : null,

@@ -38,7 +38,7 @@ final readonly class Happenings
             ChangeKind::RecordAdded => $record === null ? null : new Core\RecordAdded($record->type->key),
             ChangeKind::RecordChanged => $record === null ? null : new Core\RecordChanged($record->type->key, $change->from ?? [], $change->to ?? []),
             ChangeKind::PersonAdded => new Core\PersonAdded,
-            ChangeKind::PersonChanged => new Core\PersonChanged($change->to ?? []),
+            ChangeKind::PersonChanged => new Core\PersonChanged($change->from ?? [], $change->to ?? []),
             ChangeKind::TextReceived => new Core\TextReceived(isset($with['rule_id']) ? (string) $with['rule_id'] : null, (string) $line, (string) $message?->body, (string) ($with['remark'] ?? '')),
             ChangeKind::LabelChanged => new Core\LabelChanged(LabelKind::from((string) $with['label']), (string) $with['name'], (bool) $with['added']),
             ChangeKind::FormSent => new Core\FormSent((string) $with['form']),

@@ -9,21 +9,29 @@ use App\Engine\Live\LiveDeeds;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\Candidate;
 use Linnet\Core\Gate\Gate;
 use Linnet\Core\Gate\Origin;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Gate\Say;
 use Linnet\Core\Gate\Verdict;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Receiver;
+use Linnet\Core\Rule\Condition\Weighed;
 use Linnet\Core\Rule\Step\TextKind;
 
 /**
- * Whether a rule's text in the outbox may still be handed over. Where its receiver has said stop since, or it has lain there for long,
- * the gate is asked once more: it is dropped, or stays until its moment.
+ * Whether a text in the outbox may still be handed over: whoever wrote it, its receiver has not said stop since, nor what reads like it.
+ * A rule's text is put before the gate once more as things are now: it goes, is dropped, or stays until its moment.
  */
 final readonly class LastLook
 {
+    /** For so long the hour is not asked about again: it was decent when it passed the gate. */
     private const FRESH_SECONDS = 120;
+
+    /** A text with no event to come before makes no sense any more when nobody has taken it for so long. */
+    public const LONGEST_HOURS = 24;
 
     public function __construct(private LiveDeeds $deeds)
     {
@@ -45,27 +53,78 @@ final readonly class LastLook
     private function may(Desk $desk, Message $message): bool
     {
         $person = $desk->known->person($message->person_id);
-        if ($message->origin !== MessageOrigin::Rule || $person === null) {
-            return true;
+        if ($message->origin === MessageOrigin::Notice || $person === null) {
+            return $this->mayTellStaff($desk, $message);
         }
         $to = $desk->surroundings->stillReceiver($person, $message->number);
-        $fresh = $message->left_at !== null && $message->left_at->getTimestamp() + self::FRESH_SECONDS > $desk->now->getTimestamp();
-        if ($fresh && ! $to->optedOut) {
-            return true;
+        if ($message->left_at !== null && $message->left_at < $desk->now->modify('-'.self::LONGEST_HOURS.' hours') && ($message->anchor_at === null || $message->anchor_at <= $message->wanted_at)) {
+            Outbox::fail($message, new Reason('carrier.given_up', ['hours' => self::LONGEST_HOURS, 'attempts' => $message->attempts]), $desk->now);
+
+            return false;
         }
+        $verdict = $message->origin === MessageOrigin::Rule ? $this->ofRule($desk, $message, $to) : $this->ofWords($message, $to);
+        if ($verdict !== null) {
+            $this->note($desk, $message, $verdict);
+        }
+
+        return $verdict === null || $verdict->say === Say::Pass;
+    }
+
+    private function ofRule(Desk $desk, Message $message, Receiver $to): ?Verdict
+    {
+        $isFresh = $message->left_at !== null && $message->left_at->getTimestamp() + self::FRESH_SECONDS > $desk->now->getTimestamp();
         $verdict = Gate::judge(new Candidate(
             Origin::Rule, $message->kind ?? TextKind::Service, $message->body, $to, $message->rule->power ?? Power::On, $message->line->power, $message->line->name,
             $desk->known->business()->sending, anchor: $message->anchor_at?->toDateTimeImmutable(), wantedAt: $message->wanted_at->toDateTimeImmutable(),
+            standing: $isFresh ? null : $this->standing($desk, $message),
         ), $desk->known->policy(), $desk->now)->verdict();
-        $this->note($desk, $message, $verdict);
 
-        return $verdict->say === Say::Pass;
+        return $isFresh && $verdict->reason->code === 'gate.outside_hours' ? null : $verdict;
+    }
+
+    /** What a person typed, or the one answer a word gets. A stop that came after it was written holds for it too. */
+    private function ofWords(Message $message, Receiver $to): ?Verdict
+    {
+        $with = ['who' => $to->who];
+        $stopped = $to->optedOut && ($message->origin === MessageOrigin::Staff || $this->stoppedSince($message));
+        $doubted = $to->mayHaveOptedOut && DB::table('numbers')->join('messages', 'messages.id', '=', 'numbers.doubt_message_id')->where('e164', $message->number)->where('messages.id', '>', $message->id)->exists();
+
+        return match (true) {
+            $stopped => Verdict::drop(new Reason('gate.opted_out', $with)),
+            $doubted => Verdict::hold(new Reason('gate.may_have_opted_out', $with), null),
+            default => null,
+        };
+    }
+
+    /** The confirmation of a stop goes out after it; what was said before does not. */
+    private function stoppedSince(Message $message): bool
+    {
+        return DB::table('messages')->where('number', $message->number)->where('origin', MessageOrigin::Them->value)->where('meaning', 'opt_out')->where('id', '>', $message->id)->exists();
+    }
+
+    private function mayTellStaff(Desk $desk, Message $message): bool
+    {
+        $staff = $message->to_staff_id === null ? null : $desk->known->staff($message->to_staff_id);
+        if ($staff !== null && ! $staff->textsAllowed) {
+            $this->note($desk, $message, Verdict::drop(new Reason('gate.staff_off', ['who' => $staff->name])));
+
+            return false;
+        }
+
+        return true;
+    }
+
+    private function standing(Desk $desk, Message $message): ?Weighed
+    {
+        $run = $message->run_id === null ? null : $desk->runs->run($message->run_id);
+
+        return $run === null ? null : $run->rule->stopEarly->while?->weigh($desk->conductor->situation($run));
     }
 
     private function note(Desk $desk, Message $message, Verdict $verdict): void
     {
         if ($verdict->say === Say::Drop) {
-            $message->update(['state' => MessageState::Dropped, 'reason' => $verdict->reason->toArray()]);
+            $message->update(['state' => MessageState::Dropped, 'left_at' => null, 'reason' => $verdict->reason->toArray()]);
             $desk->runs->trace($verdict->reason, $message->rule_id, $message->run_id, $message->person_id, null, $message->id);
         } elseif ($verdict->say === Say::Hold) {
             $message->update(['retry_at' => $verdict->until ?? $desk->now->modify('+1 minute'), 'reason' => $verdict->reason->toArray()]);

@@ -21,6 +21,7 @@ use App\Models\Staff;
 use App\Models\Timer;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Linnet\Core\Engine\Effect\DropText;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Gate\Power;
@@ -74,10 +75,25 @@ final readonly class Runner
         });
     }
 
-    /** Puts a text that is held or set aside before the gate again, and moves its run on if it left. */
+    /** Puts a text that is held, set aside or failed before the gate again, and moves its run on if it left. */
     public function ask(int $messageId): void
     {
-        $this->work(fn (Desk $desk) => $this->dueText($desk, $messageId));
+        $this->work(function (Desk $desk) use ($messageId): void {
+            $failed = Message::query()->whereKey($messageId)->where('state', MessageState::Failed)->lockForUpdate()->first();
+            $failed === null || $this->reopen($failed, $desk->now);
+            $this->dueText($desk, $messageId);
+        });
+    }
+
+    /** A text the carrier refused is a new one to it; one it never answered for keeps its key, since it may have it after all. */
+    private function reopen(Message $text, \DateTimeImmutable $now): void
+    {
+        $isNobodys = $text->run_id === null;
+        $text->update([
+            'state' => $isNobodys ? MessageState::Ready : MessageState::Waiting, 'left_at' => $isNobodys ? $now : null, 'handed_at' => null, 'fate_at' => null, 'retry_at' => null, 'attempts' => 0,
+            'held_against' => false, 'released' => true, 'reason' => null, 'slot_at' => null,
+        ] + (($text->reason['code'] ?? '') === 'carrier.given_up' ? [] : ['key' => (string) Str::uuid7(), 'carrier_ref' => null]));
+        DB::table('receipts')->where('message_id', $text->id)->delete();
     }
 
     /** Looks at a run, such as when what it waited for has come. */
@@ -235,14 +251,7 @@ final readonly class Runner
             return;
         }
         $subject = (new Happenings($desk->known))->subject((int) $timer->subject_id, $record);
-        $desk->conductor->came($published, $subject, LiveKnown::moment($timer->due_at), self::lastActivity($desk, $subject->personId, $record?->changedAt), "timer:$timer->id");
-    }
-
-    public static function lastActivity(Desk $desk, ?int $personId, ?\DateTimeImmutable $changedAt): \DateTimeImmutable
-    {
-        $replied = $personId === null ? null : $desk->known->lastReplyAt($personId);
-
-        return $changedAt === null ? $replied ?? $desk->now : max($changedAt, $replied ?? $changedAt);
+        $desk->conductor->came($published, $subject, LiveKnown::moment($timer->due_at), "timer:$timer->id");
     }
 
     private function dueCalendar(\stdClass $timer): void

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
+use App\Database\Trouble;
 use App\Engine\Live\LiveRuns;
-use App\Models\Change;
-use App\Models\Timer;
-use App\Models\Trace;
-use Illuminate\Database\QueryException;
+use App\Models\PutAside;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Reason;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Psr\Clock\ClockInterface;
 
 /** One round of the engine's loop. */
 final readonly class Worker
 {
+    /** What fails so often by itself is put aside. */
+    private const ALONE = 2;
+
     public function __construct(private ClockInterface $clock, private Runner $runner, private Calendars $calendars, private Outbox $outbox)
     {
     }
@@ -25,42 +25,48 @@ final readonly class Worker
     public function round(): int
     {
         $changes = array_values(array_map(intval(...), DB::table('changes')->where('handled', false)->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
-        $this->attempt($changes, $this->runner->changes(...), function (int $id): void {
-            Change::query()->whereKey($id)->update(['handled' => true]);
-        });
+        $this->attempt($changes, $this->runner->changes(...), PutAside::CHANGE);
         $timers = array_values(array_map(intval(...), DB::table('timers')->where('due_at', '<=', LiveRuns::at($this->clock->now()))->orderBy('due_at')->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
-        $this->attempt($timers, $this->runner->timers(...), function (int $id): void {
-            Timer::query()->whereKey($id)->update(['due_at' => null]);
-        });
+        $this->attempt($timers, $this->runner->timers(...), PutAside::TIMER);
 
         return count($changes) + count($timers) + $this->calendars->piece() + $this->outbox->deliver();
     }
 
     /**
-     * Together, or one by one where that fails: what cannot be worked out is put aside and said, so that it does not hold up the rest.
+     * Together, or one by one where that fails. What fails by itself, alone, twice, is put aside and said, so that it does not hold up the
+     * rest; a trouble of the database is nobody's fault, and all of it is done again when it is over.
      *
      * @param  list<int>  $ids
      * @param  \Closure(list<int>): void  $work
-     * @param  \Closure(int): void  $putAside
      */
-    private function attempt(array $ids, \Closure $work, \Closure $putAside): void
+    private function attempt(array $ids, \Closure $work, string $kind): void
+    {
+        if ($ids === [] || $this->failure($ids, $work) === null) {
+            return;
+        }
+        foreach ($ids as $id) {
+            for ($tries = 0, $e = null; $tries < self::ALONE && ($tries === 0 || $e !== null); $tries++) {
+                $e = $this->failure([$id], $work);
+            }
+            if ($e !== null) {
+                report($e);
+                PutAside::keep($kind, $id, $e->getMessage(), $this->clock->now());
+            }
+        }
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @param  \Closure(list<int>): void  $work
+     */
+    private function failure(array $ids, \Closure $work): ?\Throwable
     {
         try {
-            $ids === [] || $work($ids);
-        } catch (QueryException $e) {
-            throw $e;
-        } catch (\Throwable) {
-            foreach ($ids as $id) {
-                try {
-                    $work([$id]);
-                } catch (QueryException $e) {
-                    throw $e;
-                } catch (\Throwable $e) {
-                    report($e);
-                    $putAside($id);
-                    Trace::note(new Reason('engine.put_aside', ['detail' => $e->getMessage()]), $this->clock->now(), []);
-                }
-            }
+            $work($ids);
+
+            return null;
+        } catch (\Throwable $e) {
+            return Trouble::passes($e) ? throw $e : $e;
         }
     }
 }

@@ -6,7 +6,6 @@ namespace App\Jobs;
 
 use App\Carrier\NumberLookup;
 use App\Engine\Runner;
-use App\Models\Business;
 use App\Models\Errand;
 use App\Models\ErrandKind;
 use App\Models\ErrandState;
@@ -50,7 +49,7 @@ final class RunErrand implements ShouldQueue
         $errand->update(['attempts' => $errand->attempts + 1]);
         match ($errand->kind) {
             ErrandKind::Email => $this->email($errand),
-            ErrandKind::Post => $poster->post($errand->address, $errand->body, Business::ours()->install.":$errand->id"),
+            ErrandKind::Post => $poster->post($errand->address, $errand->body, $errand->key),
             ErrandKind::LookUp => $this->lookUp($errand, $lookup, $clock->now()),
         };
         $errand->update(['state' => ErrandState::Done, 'done_at' => $clock->now(), 'reason' => null]);

@@ -8,12 +8,14 @@ use App\Jobs\RunErrand;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 /**
  * Something to be done outside besides texting: an email, a look-up, a post to another system.
  *
  * @property int $id
  * @property string $name unique: run/step/round
+ * @property string $key what the other system knows it by, random
  * @property ErrandKind $kind
  * @property int|null $run_id
  * @property int|null $rule_id
@@ -56,7 +58,7 @@ final class Errand extends Model
     public static function ask(string $name, ErrandKind $kind, string $address, array $body, ?int $ruleId, ?int $runId, ?int $personId, \DateTimeImmutable $now): void
     {
         $new = DB::table('errands')->insertOrIgnore([
-            'name' => $name, 'kind' => $kind->value, 'address' => $address, 'body' => json_encode($body, JSON_THROW_ON_ERROR), 'state' => ErrandState::Waiting->value,
+            'name' => $name, 'key' => (string) Str::uuid7(), 'kind' => $kind->value, 'address' => $address, 'body' => json_encode($body, JSON_THROW_ON_ERROR), 'state' => ErrandState::Waiting->value,
             'rule_id' => $ruleId, 'run_id' => $runId, 'person_id' => $personId, 'at' => $now->format('Y-m-d H:i:s'),
         ]);
         if ($new === 1) {

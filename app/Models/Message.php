@@ -16,6 +16,7 @@ use Linnet\Core\Text\Words\Meaning;
  *
  * @property int $id
  * @property string $name unique: run/step/round, or where it came from
+ * @property string|null $key what the carrier knows it by, random; null for texts that came in
  * @property MessageOrigin $origin
  * @property MessageState $state
  * @property int $person_id
@@ -38,6 +39,7 @@ use Linnet\Core\Text\Words\Meaning;
  * @property list<array{say: string, code: string, with: array<string, mixed>}>|null $verdicts
  * @property int|null $to_staff_id whom it goes to, where not to the person
  * @property string|null $wording
+ * @property string|null $picture address of a picture that goes with it
  * @property CarbonImmutable|null $anchor_at the date it hangs on
  * @property bool $held_against a failure that counts against its line
  * @property bool $released somebody has let it go

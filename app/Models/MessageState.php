@@ -21,8 +21,14 @@ enum MessageState: string
     /** Came in. */
     case Received = 'received';
 
-    /** @return list<self> states of texts that have passed the gate */
+    /** @return list<self> states of texts that have gone out */
     public static function left(): array
+    {
+        return [self::Handed, self::Arrived];
+    }
+
+    /** @return list<self> states of texts the carrier may know of */
+    public static function offered(): array
     {
         return [self::Ready, self::Handed, self::Arrived, self::Failed];
     }

@@ -44,7 +44,6 @@ final class AppServiceProvider extends ServiceProvider
             (string) config()->get('linnet.lookup.url'), config()->string('linnet.lookup.secret'), config()->integer('linnet.lookup.timeout_seconds'),
         ));
         $this->app->when(Outbox::class)->needs('$atOnce')->giveConfig('linnet.carrier.at_once');
-        $this->app->when(Outbox::class)->needs('$attempts')->giveConfig('linnet.carrier.attempts');
         $this->app->when(Fetcher::class)->needs('$mostBytes')->giveConfig('linnet.outside.most_bytes');
         $this->app->when(Fetcher::class)->needs('$timeoutSeconds')->giveConfig('linnet.outside.timeout_seconds');
         $this->app->when(Deliveries::class)->needs('$mostBytes')->giveConfig('linnet.deliveries.most_bytes');

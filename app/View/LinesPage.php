@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageState;
+use App\Models\Outage;
 use Illuminate\Contracts\Pagination\Paginator;
 use Linnet\Core\Gate\HealthLimits;
 use Psr\Clock\ClockInterface;
@@ -20,6 +21,8 @@ final class LinesPage
     public readonly Paginator $lines;
 
     public readonly HealthLimits $health;
+
+    public readonly ?Outage $outage;
 
     public readonly \DateTimeImmutable $now;
 
@@ -34,12 +37,13 @@ final class LinesPage
     public function __construct(ClockInterface $clock)
     {
         $business = Business::ours();
+        $this->outage = Outage::toSay();
         $this->now = $clock->now();
         $this->health = $business->gatePolicy()->health;
         $this->day = Day::of($this->now, $business->zone);
         $this->lines = Line::query()->orderBy('id')->simplePaginate(20);
         $of = fn () => Message::query()->toBase()->whereIn('line_id', Line::query()->select('id'))->groupBy('line_id')->selectRaw('line_id, count(*) as many');
-        $this->sent = $of()->where('left_at', '>=', $this->day->begins)->where('left_at', '<', $this->day->ends)->pluck('many', 'line_id')->all();
+        $this->sent = $of()->whereIn('state', MessageState::left())->where('at', '>=', $this->day->begins)->where('at', '<', $this->day->ends)->pluck('many', 'line_id')->all();
         $this->waits = $of()->where('state', MessageState::Waiting)->pluck('many', 'line_id')->all();
     }
 

@@ -7,6 +7,9 @@ namespace Compat\Sqlite;
 /**
  * SQLite transactions that take the write lock when they begin. PDO before PHP 8.4 begins them deferred, and two writers that
  * upgrade later end in "database is locked" whatever the busy timeout.
+ *
+ * Whatever fails, no transaction is left open behind it: a commit that fails is undone, and one that SQLite has undone by itself (a full
+ * disk, an error of reading) is not undone again.
  */
 final class ImmediatePdo extends \PDO
 {
@@ -21,7 +24,13 @@ final class ImmediatePdo extends \PDO
 
     public function commit(): bool
     {
-        $this->exec('COMMIT');
+        try {
+            $this->exec('COMMIT');
+        } catch (\PDOException $e) {
+            $this->rollBack();
+
+            throw $e;
+        }
         $this->open = false;
 
         return true;
@@ -30,7 +39,13 @@ final class ImmediatePdo extends \PDO
     public function rollBack(): bool
     {
         $this->open = false;
-        $this->exec('ROLLBACK');
+        try {
+            $this->exec('ROLLBACK');
+        } catch (\PDOException $e) {
+            if (! str_contains($e->getMessage(), 'no transaction is active')) {
+                throw $e;
+            }
+        }
 
         return true;
     }

@@ -40,10 +40,14 @@ use Linnet\Core\Rule\Step\WaitFor;
 use Linnet\Core\Rule\Step\WaitForDate;
 use Linnet\Core\Rule\Step\WaitUntil;
 use Linnet\Core\Rule\Trigger\DateReached;
+use Linnet\Core\Time\Span;
 
 /** One look at one run: step after step, until it has to wait for something or is over. */
 final class Advance
 {
+    /** Whoever hands a text over late wakes its run; it looks by itself as well. */
+    private const OUTBOX_PAUSE = '+10 minutes';
+
     /** @var list<Effect> */
     private array $effects = [];
 
@@ -63,6 +67,9 @@ final class Advance
 
     public function outcome(): Outcome
     {
+        if (! $this->state->isOver() && $this->stuckInTheOutbox()) {
+            return new Outcome($this->state, $this->effects, $this->wake, $this->trace);
+        }
         // A step says true where the run has gone on to another, false where it has to wait.
         while (! $this->state->isOver()) {
             if (! ($this->stopsEarly() || ($this->state->watching ? $this->watch() : $this->take($this->rule->flow->step((string) $this->state->step))))) {
@@ -96,6 +103,39 @@ final class Advance
             $step instanceof Repeat => $this->repeat($step),
             $step instanceof End => $this->close($step->outcome, new Reason('run.ended', ['outcome' => $step->outcome])),
         };
+    }
+
+    /**
+     * What follows a text waits until somebody has taken it. Where nobody would, what hangs on that text is passed over: the run goes on at
+     * its next step that waits for a date of its own, or ends.
+     *
+     * @return bool whether it has to wait
+     */
+    private function stuckInTheOutbox(): bool
+    {
+        $sent = $this->state->sent === null ? null : $this->situation->fates[$this->state->sent] ?? null;
+        if ($sent === null) {
+            return false;
+        }
+        if ($sent->neverLeft()) {
+            $this->state = $this->state->but(['sent' => null]);
+            $step = $this->rule->flow->step((string) $this->state->step);
+            for ($ahead = $step; $ahead !== null && ! ($ahead instanceof WaitForDate); $ahead = $this->rule->flow->after($ahead->id()));
+            if ($step === null || $ahead === $step) {
+                return false;
+            }
+            $this->trace[] = new Reason('run.text_never_left');
+            $this->state = $ahead === null ? $this->state->over('never_left') : $this->state->at($ahead->id(), $this->situation->now);
+
+            return false;
+        }
+        // Within the moment in which it passed the gate it counts as gone.
+        if ($sent->fate !== TextFate::Leaving || $sent->at === null || $sent->at >= $this->situation->now || $this->stopsEarly()) {
+            return false;
+        }
+        $this->wake = $this->situation->now->modify(self::OUTBOX_PAUSE);
+
+        return true;
     }
 
     /** Whether it is over, or waits for its goal alone, before its next step. */
@@ -163,6 +203,7 @@ final class Advance
         if ($fate === null || $fate->isWaiting()) {
             return $fate === null && $this->state->step !== $step->id;
         }
+        $this->noteSent($step, $fate);
 
         return $this->next($step, $fate->at ?? $this->situation->now);
     }
@@ -174,7 +215,8 @@ final class Advance
             if ($fate === null || $fate->isWaiting()) {
                 return $fate === null && $this->state->step !== $step->id;
             }
-            if ($fate->fate === TextFate::Dropped) {
+            $this->noteSent($step, $fate);
+            if ($fate->neverLeft()) {
                 $this->trace[] = new Reason('ask.not_put');
 
                 return $this->next($step, $fate->at ?? $this->situation->now);
@@ -206,6 +248,13 @@ final class Advance
         $this->trace[] = new Reason('ask.no_answer', ['who' => $this->situation->who]);
 
         return $this->enter($step->noAnswer, $step, $until);
+    }
+
+    private function noteSent(Texting $step, Fate $fate): void
+    {
+        if (! $fate->neverLeft() && $step->outgoing()->to->isPerson()) {
+            $this->state = $this->state->but(['sent' => $this->state->awaits]);
+        }
     }
 
     private function unclear(Ask $step, Reply $reply): void
@@ -304,14 +353,18 @@ final class Advance
 
     private function branch(Branch $step): bool
     {
+        $refused = [];
         foreach ($step->cases as $i => [$condition, $steps]) {
             $weighed = $condition->weigh($this->situation);
             if ($weighed->holds()) {
+                array_push($this->trace, ...$refused);
                 $this->trace[] = new Reason('branch.case', ['because' => $weighed->reason->toArray(), 'case' => $i + 1]);
 
                 return $this->enter($steps, $step, $this->state->arrivedAt);
             }
+            $refused[] = new Reason('branch.not_case', ['because' => $weighed->reason->toArray(), 'case' => $i + 1]);
         }
+        array_push($this->trace, ...$refused);
         $this->trace[] = new Reason('branch.otherwise');
 
         return $this->enter($step->otherwise, $step, $this->state->arrivedAt);
@@ -339,7 +392,7 @@ final class Advance
     {
         $standing = $this->situation->standing;
         $known = $standing->lookedUpAt;
-        if ($standing->number === null || ($known !== null && $known->getTimestamp() > $this->situation->now->getTimestamp() - $step->rememberDays * 86_400)) {
+        if ($standing->number === null || ($known !== null && $known > Span::days($step->rememberDays)->before($this->situation->now, $this->situation->clocks()->ours))) {
             return $this->next($step, $this->state->awaits === null ? $this->state->arrivedAt : $this->situation->now);
         }
         if ($this->state->awaits !== null) {
@@ -438,6 +491,10 @@ final class Advance
     {
         if ($this->state->awaits !== null && ! ($this->rule->flow->step((string) $this->state->step) instanceof LookUp)) {
             $this->effects[] = new DropText($this->state->awaits, $reason);
+        }
+        $sent = $this->state->sent === null ? null : $this->situation->fates[$this->state->sent] ?? null;
+        if ($this->state->sent !== null && $sent !== null && $sent->fate === TextFate::Leaving && $sent->at < $this->situation->now) {
+            $this->effects[] = new DropText($this->state->sent, $reason);
         }
         if (! $watches) {
             $this->trace[] = $reason;

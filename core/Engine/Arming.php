@@ -9,7 +9,7 @@ use Linnet\Core\Reason;
 /** When to look whether a rule begins by itself for a subject; null to look no more. */
 final readonly class Arming
 {
-    /** @param  Reason|null  $reason why it is looked for no more, where that is worth saying */
+    /** @param  Reason|null  $reason what became of the moment it was looked for before */
     public function __construct(public string $ruleId, public ?\DateTimeImmutable $dueAt, public ?Reason $reason = null)
     {
     }

@@ -57,6 +57,9 @@ final readonly class Conductor
         ), $rules), $why->change, $situation, $why->subject, $why->id, $why->cause);
         foreach ($started->armings as $arming) {
             $this->runs->arm($arming, $why->subject);
+            if ($arming->reason !== null) {
+                $this->runs->note($arming->reason, $arming->ruleId, null, $why->subject);
+            }
         }
         $byId = array_column($rules, null, 'ruleId');
         foreach ($started->starts as $start) {
@@ -67,16 +70,23 @@ final readonly class Conductor
     }
 
     /** The moment a rule waited for is there. @return bool whether it had really come */
-    public function came(Published $published, Subject $subject, \DateTimeImmutable $dueAt, \DateTimeImmutable $lastActivity, string $id): bool
+    public function came(Published $published, Subject $subject, \DateTimeImmutable $dueAt, string $id): bool
     {
         $situation = $this->surroundings->situation($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
-        [$change, $arming] = Engine::came($published, $situation, $dueAt, $lastActivity);
+        [$change, $arming] = Engine::came($published, $situation, $dueAt, $this->surroundings->lastActivity($subject));
         $this->runs->arm($arming, $subject);
         if ($change !== null) {
             $this->start(new Happening($id, $change, $subject, $this->known->now()), [$published]);
         }
 
         return $change !== null;
+    }
+
+    /** A rule was switched on: it waits for what it begins by, about one of those there are. */
+    public function await(Published $published, Subject $subject): void
+    {
+        $situation = $this->surroundings->situation($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
+        $this->runs->arm(Engine::arm($published, $situation, $this->surroundings->lastActivity($subject)), $subject);
     }
 
     /** A rule's calendar has come to one who may belong to its audience. */
@@ -111,8 +121,7 @@ final readonly class Conductor
                 $this->sending->judge($ask, $situation);
             }
             $ask = null;
-            $awaited = $run->state->awaits === null ? null : $this->doing->fate($run, $run->state->awaits);
-            $outcome = Engine::advance($run->rule, $run->state, $awaited === null ? $situation : $situation->later($situation->now, [(string) $run->state->awaits => $awaited]));
+            $outcome = Engine::advance($run->rule, $run->state, $situation->later($situation->now, $this->fates($run)));
             $run->state = $outcome->state;
             foreach ($outcome->trace as $reason) {
                 $this->runs->note($reason, $run->ruleId, $run, $run->subject);
@@ -134,6 +143,20 @@ final readonly class Conductor
         return ! Engine::advance($run->rule, $run->state, $situation)->state->isOver();
     }
 
+    /** @return array<string, Fate> of the text or look-up a run waits for, and of the last text it sent */
+    private function fates(Run $run): array
+    {
+        $fates = [];
+        foreach (array_filter([$run->state->awaits, $run->state->sent]) as $name) {
+            $fate = $this->doing->fate($run, $name);
+            if ($fate !== null) {
+                $fates[$name] = $fate;
+            }
+        }
+
+        return $fates;
+    }
+
     private function begin(Start $start, Published $published, Happening $why, Situation $situation): void
     {
         if ($start->occasion === null || $start->state === null) {
@@ -151,7 +174,8 @@ final readonly class Conductor
         $this->advance($run);
     }
 
-    private function situation(Run $run): Situation
+    /** What a run may look at now. */
+    public function situation(Run $run): Situation
     {
         $replies = $run->state->askedAt === null ? [] : $this->known->replies($run->id, $run->state->heard);
 

@@ -6,12 +6,15 @@ namespace Linnet\Core\Engine;
 
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change;
+use Linnet\Core\Record\Day;
+use Linnet\Core\Record\Moment;
 use Linnet\Core\Rule\AgainPolicy;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Trigger\DateReached;
 use Linnet\Core\Rule\Trigger\GoneQuiet;
 use Linnet\Core\Rule\Trigger\Trigger;
+use Linnet\Core\Time\Span;
 
 /** The decisions of a rule's life, pure: the same inputs give the same outputs, live and rehearsed alike. */
 final class Engine
@@ -30,7 +33,8 @@ final class Engine
                 $starts[] = self::startOne($published, $change, $situation, $subject, $changeId, $cause);
             }
             if (self::isWaitedFor($trigger, $change, $situation)) {
-                $armings[] = self::arm($published, $situation, $situation->now);
+                $arming = self::arm($published, $situation, $situation->now);
+                $armings[] = new Arming($arming->ruleId, $arming->dueAt, self::moved($trigger, $change, $situation, $arming->dueAt));
             }
         }
 
@@ -51,18 +55,16 @@ final class Engine
 
             return new Arming($published->ruleId, $trigger->while->weigh($situation)->holds() ? $due : null);
         }
-        $next = $trigger instanceof DateReached ? $trigger->next($situation, $now) : null;
-        if ($next === null) {
+        if (! $trigger instanceof DateReached) {
             return new Arming($published->ruleId, null);
         }
-        [$moment, $anchor] = $next;
-
         // Past already: it still counts for what is yet to come, and what was to follow long ago stays undone.
-        return new Arming($published->ruleId, match (true) {
-            $moment > $now => $moment,
-            $anchor > $now => $now,
-            default => null,
-        });
+        if ($trigger->missed($situation, $now) !== null) {
+            return new Arming($published->ruleId, $now);
+        }
+        $moment = $trigger->next($situation, $now)[0] ?? null;
+
+        return new Arming($published->ruleId, $moment > $now ? $moment : null);
     }
 
     /**
@@ -80,18 +82,46 @@ final class Engine
             return $arming->dueAt === null || $arming->dueAt > $situation->now ? [null, $arming] : [new Change\WentQuiet($published->ruleId, $lastActivity), $nothing];
         }
         $next = $trigger instanceof DateReached ? $trigger->next($situation, $dueAt->modify('-1 second')) : null;
+        if ($trigger instanceof DateReached && ($next === null || $next[0] > $situation->now)) {
+            $after = $next[0] ?? null;
+            // Its date became known after its moment.
+            $next = $trigger->missed($situation, $dueAt);
+            if ($next === null) {
+                return [null, new Arming($published->ruleId, $after)];
+            }
+        }
         if (! $trigger instanceof DateReached || $next === null) {
             return [null, $nothing];
         }
         [$moment, $anchor] = $next;
-        if ($moment > $situation->now) {
-            return [null, new Arming($published->ruleId, $moment)];
-        }
 
         return [
             new Change\DateCame($published->ruleId, $moment, $anchor, $moment < $dueAt),
             $trigger->eachYear ? new Arming($published->ruleId, $trigger->next($situation, $dueAt)[0] ?? null) : $nothing,
         ];
+    }
+
+    /** What is said where the date a rule was waiting for is another now, or gone. */
+    private static function moved(Trigger $trigger, Change\Change $change, Situation $situation, ?\DateTimeImmutable $due): ?Reason
+    {
+        $from = $change instanceof Change\RecordChanged || $change instanceof Change\PersonChanged ? $change->from : [];
+        if (! $trigger instanceof DateReached || ! is_string($before = $from[$trigger->field] ?? null)) {
+            return null;
+        }
+        $is = $trigger->anchor($situation);
+        $moment = Moment::parse($before);
+        $was = $moment === null ? Day::parse($before) : new Moment($moment->at, $is instanceof Moment ? $is->zone : null);
+        $old = $was === null ? null : $trigger->nextFor($was, $situation, $situation->now)[0] ?? null;
+        if ($old === null || $old <= $situation->now || $old == $due) {
+            return null;
+        }
+        $with = ['field' => $situation->label("$trigger->type.$trigger->field"), 'from' => Reason::moment($old, $situation->businessZone)];
+
+        return match (true) {
+            $is === null => new Reason('start.date_gone', $with),
+            $due === null => new Reason('start.date_past', $with),
+            default => new Reason('start.date_moved', $with + ['to' => Reason::moment($due, $situation->businessZone)]),
+        };
     }
 
     /** Moves a run as far as it goes at this moment. */
@@ -113,7 +143,7 @@ final class Engine
         }
         $next = $trigger->next($situation, $situation->now);
 
-        return $added || array_key_exists($trigger->field, $changed ?? []) || ($next !== null && $next[0] > $situation->now);
+        return $added || array_key_exists($trigger->field, $changed ?? []) || ($next !== null && $next[0] > $situation->now && $trigger->missed($situation, $situation->now) === null);
     }
 
     private static function startOne(Published $published, Change\Change $change, Situation $situation, Subject $subject, string $changeId, Cause $cause): Start
@@ -146,7 +176,7 @@ final class Engine
 
         $days = $rule->again->days;
         if ($rule->again->policy === AgainPolicy::NotWithin && $days !== null && $published->lastBeganAt !== null
-            && $published->lastBeganAt->getTimestamp() + $days * 86400 > $situation->now->getTimestamp()) {
+            && Span::days($days)->after($published->lastBeganAt, $situation->clocks()->theirs) > $situation->now) {
             return new Start($id, null, new Reason('start.again_too_soon', $who + ['days' => $days, 'last' => Reason::moment($published->lastBeganAt, $situation->businessZone)]));
         }
 

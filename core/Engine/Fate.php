@@ -22,9 +22,26 @@ final readonly class Fate
         return new self(TextFate::Left, $at);
     }
 
+    /** @param  \DateTimeImmutable  $at when it passed the gate */
+    public static function leaving(\DateTimeImmutable $at): self
+    {
+        return new self(TextFate::Leaving, $at);
+    }
+
+    public static function failed(\DateTimeImmutable $at): self
+    {
+        return new self(TextFate::Failed, $at);
+    }
+
     public static function dropped(\DateTimeImmutable $at): self
     {
         return new self(TextFate::Dropped, $at);
+    }
+
+    /** Whether it will never reach anybody, whatever the gate said of it. */
+    public function neverLeft(): bool
+    {
+        return $this->fate === TextFate::Failed || $this->fate === TextFate::Dropped;
     }
 
     public function isWaiting(): bool

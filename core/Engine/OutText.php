@@ -31,6 +31,9 @@ final class OutText
     /** Its place in the line's order. */
     public ?\DateTimeImmutable $slot = null;
 
+    /** Whether the carrier has it; on paper it has at once. */
+    public bool $isHanded = true;
+
     /** A person has let it go. */
     public bool $released = false;
 
@@ -64,7 +67,8 @@ final class OutText
     {
         return match ($this->state) {
             TextState::Waiting, TextState::SetAside => Fate::waiting(),
-            TextState::Left => Fate::left($this->settledAt ?? $this->wantedAt),
+            TextState::Left => $this->isHanded ? Fate::left($this->settledAt ?? $this->wantedAt) : Fate::leaving($this->settledAt ?? $this->wantedAt),
+            TextState::Failed => Fate::failed($this->settledAt ?? $this->wantedAt),
             TextState::Dropped => Fate::dropped($this->settledAt ?? $this->wantedAt),
         };
     }

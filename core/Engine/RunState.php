@@ -23,6 +23,7 @@ final readonly class RunState
      * @param  bool  $late  the moment of its next text was past already when it was worked out
      * @param  bool  $watching  its steps are done, and it waits for its goal
      * @param  array<string, string>  $said  what texts may merge: answer, remark, said
+     * @param  string|null  $sent  name of the last text to its person that passed the gate
      */
     public function __construct(
         public ?string $step,
@@ -41,6 +42,7 @@ final readonly class RunState
         public bool $late = false,
         public bool $watching = false,
         public array $said = [],
+        public ?string $sent = null,
     ) {
     }
 

@@ -115,7 +115,7 @@ final readonly class Sending
     public function drop(Run $run, DropText $effect): void
     {
         $text = $this->texts->of($run, $effect->name);
-        if ($text !== null && $text->fate()->isWaiting()) {
+        if ($text !== null && ($text->fate()->isWaiting() || $text->fate()->fate === TextFate::Leaving)) {
             $this->settle($text, TextState::Dropped, $effect->reason, $this->known->now());
         }
     }
@@ -167,8 +167,8 @@ final readonly class Sending
 
         return new Candidate(
             $text->origin, $text->kind, $composed->body, $text->to, $text->run->power ?? Power::On, $line->power, $line->name, $business->sending,
-            sameSentAt: $rules && $text->to->number !== null && $policy->sameTextSeconds > 0
-                ? $this->texts->sameSentAt($text->to->number, $composed->body, $now->modify("-$policy->sameTextSeconds seconds")) : null,
+            sameSentAt: $rules && $person !== null && $policy->sameTextSeconds > 0 ? $this->texts->sameSentAt($person, $composed->words, $now->modify("-$policy->sameTextSeconds seconds")) : null,
+            sameHeldSince: $rules && $person !== null && $policy->sameTextSeconds > 0 ? $this->texts->sameHeldSince($text, $composed->words, $text->wantedAt->modify("-$policy->sameTextSeconds seconds")) : null,
             released: $text->released || ! $rules || $text->run?->rule->release->kind === ReleaseKind::Automatic,
             standing: $rules ? $while?->weigh($situation) : null,
             wantedAt: $text->wantedAt,

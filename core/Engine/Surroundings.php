@@ -71,6 +71,19 @@ final readonly class Surroundings
     }
 
     /**
+     * When something last happened to a subject, so that it has been quiet since: to a record it was changed, or its person wrote; to a
+     * person whatever is kept as a change about them.
+     */
+    public function lastActivity(Subject $subject): \DateTimeImmutable
+    {
+        $record = $subject->recordId === null ? null : $this->known->record($subject->recordId);
+        $replied = $subject->personId === null ? null : $this->known->lastReplyAt($subject->personId);
+        $changed = $record->changedAt ?? ($subject->personId === null ? $this->known->now() : $this->known->lastChangeAt($subject->personId));
+
+        return max($changed, $replied ?? $changed);
+    }
+
+    /**
      * The person as the receiver of a text.
      *
      * @param  list<NumberChoice>  $choices  which of their numbers, the first there is

@@ -12,5 +12,7 @@ enum TextState: string
     case SetAside = 'set_aside';
     /** It has passed the gate. */
     case Left = 'left';
+    /** It has passed the gate, and the carrier would not take it. */
+    case Failed = 'failed';
     case Dropped = 'dropped';
 }

@@ -14,7 +14,8 @@ final readonly class Candidate
 {
     /**
      * @param  Power  $rule  of the rule that wants it; on for texts no rule wants
-     * @param  \DateTimeImmutable|null  $sameSentAt  when these words last went to this number
+     * @param  \DateTimeImmutable|null  $sameSentAt  when these words last went to this person
+     * @param  \DateTimeImmutable|null  $sameHeldSince  since when the same words to this person have been held already
      * @param  bool  $released  nobody has to let it go first
      * @param  Weighed|null  $standing  the rule's standing condition as it is now; null where it has none
      * @param  \DateTimeImmutable|null  $wantedAt  when it should have left
@@ -40,6 +41,7 @@ final readonly class Candidate
         public string $lineName,
         public Power $business = Power::On,
         public ?\DateTimeImmutable $sameSentAt = null,
+        public ?\DateTimeImmutable $sameHeldSince = null,
         public bool $released = true,
         public ?Weighed $standing = null,
         public ?\DateTimeImmutable $wantedAt = null,

@@ -16,6 +16,9 @@ final readonly class Pace
 {
     public const DAY = 86_400;
 
+    /** No line is warmed up beyond this. */
+    private const MOST = 100_000_000;
+
     /**
      * @param  int|null  $perSecond  null for no limit
      * @param  \DateTimeImmutable|null  $warmSince  when the warm-up began; null for none
@@ -57,13 +60,24 @@ final readonly class Pace
             return $this->perDay;
         }
         $steps = max(0, intdiv($at - $this->warmSince->getTimestamp(), self::DAY * $this->warmEveryDays));
-        $limit = $this->warmStart;
-        // Each step is rounded down, so that a limit is never above what was said; it grows by one at least.
-        for ($i = 0; $i < $steps && ($this->perDay === null || $limit < $this->perDay) && $limit < 100_000_000; $i++) {
-            $limit = max($limit + 1, intdiv($limit * (100 + $this->warmGrowth), 100));
-        }
+        $limit = self::grown($this->warmStart, $this->warmGrowth, $steps);
 
         return $this->perDay === null ? $limit : min($limit, $this->perDay);
+    }
+
+    /** Start grown by so many percent so many times, rounded down once, at the end. */
+    private static function grown(int $start, int $percent, int $steps): int
+    {
+        $grown = $start * (1 + $percent / 100) ** $steps;
+        if ($grown >= self::MOST) {
+            return self::MOST;
+        }
+        // So near a whole number that a float cannot tell on which side: worked out exactly.
+        if (abs($grown - round($grown)) < 1e-6) {
+            return (int) bcdiv(bcmul((string) $start, bcpow((string) (100 + $percent), (string) $steps)), bcpow('100', (string) $steps), 0);
+        }
+
+        return (int) floor($grown);
     }
 
     /**

@@ -8,7 +8,6 @@ use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\Conductor;
 use Linnet\Core\Engine\Doing;
 use Linnet\Core\Engine\Effect\DropText;
-use Linnet\Core\Engine\Engine;
 use Linnet\Core\Engine\Happening;
 use Linnet\Core\Engine\Hearing;
 use Linnet\Core\Engine\OutText;
@@ -199,7 +198,7 @@ final class Rehearsal
             $rule = $this->sheet->rules[(int) $ruleId];
             $subject = $what === 'record' ? $this->sheet->about(null, (int) $id) : $this->sheet->about((int) $id, null);
             if ($rule->power === Power::On) {
-                $this->conductor->came(new Published($ruleId, $rule->rule), $subject, $at, $this->lastActivity($subject), $this->sheet->changeId());
+                $this->conductor->came(new Published($ruleId, $rule->rule), $subject, $at, $this->sheet->changeId());
             }
         } else {
             $this->callUp($this->sheet->rules[(int) $rest], $at);
@@ -252,17 +251,8 @@ final class Rehearsal
             ? array_map(fn (int $id): Subject => $this->sheet->about($id, null), array_keys($this->sheet->people))
             : array_map(fn (Record $record): Subject => $this->sheet->about(null, $record->id), array_filter($this->sheet->records, fn (Record $record): bool => $record->type->key === $type));
         foreach ($subjects as $subject) {
-            $situation = $this->surroundings->situation($subject, null, Needs::relatedTypes($rule->rule), $rule->id);
-            $this->runs->arm(Engine::arm($published, $situation, $this->lastActivity($subject)), $subject);
+            $this->conductor->await($published, $subject);
         }
-    }
-
-    private function lastActivity(Subject $subject): \DateTimeImmutable
-    {
-        $changed = $subject->recordId === null ? null : $this->sheet->records[$subject->recordId]->changedAt;
-        $replied = $subject->personId === null ? null : $this->known->lastReplyAt($subject->personId);
-
-        return max($changed ?? $this->world->begins, $replied ?? $this->world->begins);
     }
 
     private function happen(WorldEvent $event): void
@@ -412,6 +402,6 @@ final class Rehearsal
 
     private function happens(Change $change, ?int $person, ?int $record, ?string $line = null, ?string $number = null): void
     {
-        $this->sheet->happenings[] = new Happening($this->sheet->changeId(), $change, $this->sheet->about($person, $record), $this->sheet->now, $line, $number);
+        $this->sheet->happens($change, $person, $record, $line, $number);
     }
 }

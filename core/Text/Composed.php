@@ -15,10 +15,11 @@ use Linnet\Core\Text\Template\TemplateError;
 final readonly class Composed
 {
     /**
+     * @param  string  $words  as they stood before Linnet's own additions
      * @param  int  $price  millionths of the currency's unit
      * @param  array<string, string>  $links  where its short links lead, by their code
      */
-    private function __construct(public string $body, public Length $length, public int $price, public array $links = [])
+    private function __construct(public string $body, public string $words, public Length $length, public int $price, public array $links = [])
     {
     }
 
@@ -34,18 +35,20 @@ final readonly class Composed
         $links = $business->links();
         $body = (new Renderer($facts, $now, $to->zone, $to->locale, $business->tariff->currency, $seed, $links))->render($template);
 
-        return self::plain($first ? Opening::around($body, $business->name, $business->stopLine($oneWay)) : $body, $to, $business, $picture, $links->made());
+        return self::made($first ? Opening::around($body, $business->name, $business->stopLine($oneWay)) : $body, $links->spelt($body), $to, $business, $picture, $links->made());
     }
 
-    /**
-     * A text that is words already, such as one typed by staff.
-     *
-     * @param  array<string, string>  $links
-     */
-    public static function plain(string $body, Receiver $to, Business $business, bool $picture = false, array $links = []): self
+    /** A text that is words already, such as one typed by staff. */
+    public static function plain(string $body, Receiver $to, Business $business): self
+    {
+        return self::made($body, $body, $to, $business, false, []);
+    }
+
+    /** @param  array<string, string>  $links */
+    private static function made(string $body, string $words, Receiver $to, Business $business, bool $picture, array $links): self
     {
         $length = Length::of($body);
 
-        return new self($body, $length, $business->tariff->price($to->country, $length->parts, $picture), $links);
+        return new self($body, $words, $length, $business->tariff->price($to->country, $length->parts, $picture), $links);
     }
 }

@@ -19,6 +19,12 @@ final readonly class Span
         return $amount >= 0 && $amount <= $unit->most() ? new self($amount, $unit) : null;
     }
 
+    /** Days of the clock on the wall. */
+    public static function days(int $amount): self
+    {
+        return new self($amount, Unit::Days);
+    }
+
     /** Reads "amount" and "unit" of an object. */
     public static function read(Doc $doc): self
     {

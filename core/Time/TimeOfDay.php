@@ -44,6 +44,21 @@ final readonly class TimeOfDay
         return (new \DateTimeImmutable($day, $zone))->setTime(intdiv($this->minutes, 60), $this->minutes % 60)->setTimezone(Zone::utc());
     }
 
+    /**
+     * Every instant at which clocks in the zone show this time on a day: two where the autumn change repeats it.
+     *
+     * @param  string  $day  YYYY-MM-DD
+     * @return non-empty-list<\DateTimeImmutable>
+     */
+    public function everyTimeOn(string $day, \DateTimeZone $zone): array
+    {
+        $first = $this->on($day, $zone);
+        $back = $zone->getOffset($first) - $zone->getOffset($first->modify('+3 hours'));
+        $second = $back > 0 ? $first->modify("+$back seconds") : $first;
+
+        return $second > $first && $second->setTimezone($zone)->format('Y-m-d H:i') === $first->setTimezone($zone)->format('Y-m-d H:i') ? [$first, $second] : [$first];
+    }
+
     public function __toString(): string
     {
         return sprintf('%02d:%02d', intdiv($this->minutes, 60), $this->minutes % 60);

@@ -146,6 +146,9 @@ return [
         'again_too_soon' => 'Not started: it began for :who on :last, and begins at most once in :days days.',
         'began' => 'Started.',
         'before' => 'Not started: it has already begun for this.',
+        'date_moved' => 'The :field was moved. It was to begin on :from, and now begins on :to.',
+        'date_past' => 'The :field was moved. It was to begin on :from; by the new date that is past, so it does not begin.',
+        'date_gone' => 'The :field was taken out. It was to begin on :from, and does not begin now.',
     ],
 
     'stop' => [
@@ -160,6 +163,7 @@ return [
 
     'run' => [
         'no_date' => 'Ended: the :field it was to wait for is missing.',
+        'text_never_left' => 'The text before never left, so what was to follow it is not sent.',
         'not_going_on' => 'Not gone on: :because',
         'not_looked_up' => 'The number could not be looked up; it went on all the same.',
         'ended' => 'Ended: :outcome.',
@@ -192,7 +196,8 @@ return [
 
     'branch' => [
         'case' => 'Case :case: :because',
-        'otherwise' => 'None of the cases.',
+        'not_case' => 'Not case :case: :because',
+        'otherwise' => 'None of the cases, so the otherwise.',
     ],
 
     'repeat' => [
@@ -253,6 +258,7 @@ return [
         'opted_in' => ':who has agreed to hear from us.',
         'not_opted_out' => ':who has not said stop.',
         'same_text' => 'Not sent: the same words went to :who at :at.',
+        'same_text_held' => 'Not sent: the same words to :who have waited to leave since :since.',
         'not_said_before' => 'The same words have not just gone to :who.',
         'never_decent' => 'Not sent: there is no hour at which :who may be texted. Look at the decent hours under Safeguards.',
         'outside_hours' => 'Held until :until for :who (:place): it was :now there, outside decent hours.',
@@ -347,7 +353,8 @@ return [
 
     'carrier' => [
         'refused' => 'The carrier refused it: :detail.',
-        'given_up' => 'Given up after :attempts tries: the carrier did not take it (:detail).',
+        'given_up' => 'Given up: for :hours hours the carrier did not take it, in :attempts tries.',
+        'answers_again' => 'The carrier answers again. It had not since :since.',
         'failed' => 'The carrier could not deliver it: :detail.',
     ],
 

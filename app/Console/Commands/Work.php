@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Engine\Loop;
 use App\Engine\Worker;
+use App\Models\Sign;
 use Illuminate\Console\Command;
-use Illuminate\Database\DetectsConcurrencyErrors;
-use Illuminate\Database\QueryException;
 
 final class Work extends Command
 {
-    use DetectsConcurrencyErrors;
-
     protected $signature = 'linnet:work
         {--until-idle : Stop when there is nothing left to do now}
         {--rest=200 : Milliseconds to rest when there is nothing to do}';
@@ -21,36 +19,10 @@ final class Work extends Command
 
     public function handle(Worker $worker): int
     {
-        $going = true;
-        $this->trap([SIGTERM, SIGINT], function () use (&$going): void {
-            $going = false;
-        });
-        while ($going) {
-            $done = $this->round($worker);
-            if ($done === 0 && $this->option('until-idle')) {
-                break;
-            }
-            if ($done === 0) {
-                usleep(1000 * (int) $this->option('rest'));
-            }
-        }
+        $loop = new Loop(Sign::ENGINE, (int) $this->option('rest'), (bool) $this->option('until-idle'));
+        $this->trap([SIGTERM, SIGINT], $loop->end(...));
+        $loop->run($worker->round(...));
 
         return self::SUCCESS;
-    }
-
-    /** A database that is busy for longer than we wait is no reason to end: nothing was done, and it is done the next time. */
-    private function round(Worker $worker): int
-    {
-        try {
-            return $worker->round();
-        } catch (QueryException $e) {
-            if (! $this->causedByConcurrencyError($e)) {
-                throw $e;
-            }
-            report($e);
-
-            // There is something left to do.
-            return 1;
-        }
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Engine\Live;
 
 use App\Models\Business;
+use App\Models\ChangeKind;
 use App\Models\Line as LineModel;
 use App\Models\MessageOrigin;
+use App\Models\MessageState;
 use App\Models\Pool;
 use App\Models\Record as RecordModel;
 use Carbon\CarbonImmutable;
@@ -67,6 +69,9 @@ final class LiveKnown implements Known
 
     /** @var array<int, \DateTimeImmutable|null> */
     private array $replied = [];
+
+    /** @var array<int, \DateTimeImmutable> when something last happened about them, by person */
+    private array $changed = [];
 
     /** @var list<Published>|null */
     private ?array $rules = null;
@@ -250,6 +255,27 @@ final class LiveKnown implements Known
         return $this->replied[$personId];
     }
 
+    public function lastChangeAt(int $personId): \DateTimeImmutable
+    {
+        if (! isset($this->changed[$personId])) {
+            $this->preloadLastChanges([$personId]);
+        }
+
+        return $this->changed[$personId] ?? $this->now;
+    }
+
+    /** @param  list<int>  $people */
+    public function preloadLastChanges(array $people): void
+    {
+        foreach (DB::table('people')->whereIn('id', $people)->pluck('added_at', 'id') as $id => $at) {
+            $this->changed[(int) $id] = self::moment($at);
+        }
+        $changes = DB::table('changes')->whereIn('person_id', $people)->whereNotIn('kind', [ChangeKind::Asked->value, ChangeKind::FateKnown->value])->groupBy('person_id')->selectRaw('person_id, max(at) as last_at')->get();
+        foreach ($changes as $row) {
+            $this->changed[(int) $row->person_id] = max($this->changed[(int) $row->person_id] ?? self::moment($row->last_at), self::moment($row->last_at));
+        }
+    }
+
     public function replies(int $runId, int $after): array
     {
         return array_values(DB::table('messages')->where('put_to_run_id', $runId)->where('id', '>', $after)->orderBy('id')->get(['id', 'at', 'body', 'answer', 'remark'])
@@ -261,7 +287,7 @@ final class LiveKnown implements Known
 
     public function lastTexts(int $personId): array
     {
-        return ($this->justLeft === null ? [] : ($this->justLeft)($personId)) + DB::table('messages')->where('person_id', $personId)->where('origin', MessageOrigin::Rule->value)->whereNotNull('left_at')->groupBy('rule_id')
+        return ($this->justLeft === null ? [] : ($this->justLeft)($personId)) + DB::table('messages')->where('person_id', $personId)->where('origin', MessageOrigin::Rule->value)->whereNotNull('left_at')->where('state', '!=', MessageState::Failed->value)->groupBy('rule_id')
             ->selectRaw('rule_id, max(left_at) as last_at')->get()->mapWithKeys(fn (\stdClass $row): array => [(string) $row->rule_id => self::moment($row->last_at)])->all();
     }
 

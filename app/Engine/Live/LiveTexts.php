@@ -7,7 +7,9 @@ namespace App\Engine\Live;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Timer;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Linnet\Core\Engine\Books\Texts;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Run;
@@ -44,7 +46,7 @@ final class LiveTexts implements Texts
     /** @var array<int, true> people whose openings were asked for */
     private array $asked = [];
 
-    /** @var array<string, true> numbers whose last words were asked for */
+    /** @var array<int, true> people whose last words were asked for */
     private array $heardOf = [];
 
     /** @var array<string, string> the reason a text has in its story, by run and name */
@@ -56,7 +58,7 @@ final class LiveTexts implements Texts
     /** @var array<string, array{departed: list<int>, many: int, new: list<int>}> by line */
     private array $lines = [];
 
-    /** @var array<string, string> when words last went to a number */
+    /** @var array<int, array<string, array<string, array{left: string|null, wanted: string, held: bool}>>> what was said of late, by person, fingerprint of the words, and text */
     private array $said = [];
 
     private int $spent = 0;
@@ -100,17 +102,27 @@ final class LiveTexts implements Texts
     /** @param  list<int>  $people whom texts may go to */
     public function preloadPeople(array $people): void
     {
-        $numbers = [];
-        foreach ($people as $id) {
-            $this->asked[$id] = true;
-            array_push($numbers, ...array_column($this->known->person($id)->numbers ?? [], 'e164'));
-        }
+        $this->asked += array_fill_keys($people, true);
         $this->readConversations($people);
+        $this->readSaid($people);
+    }
+
+    /**
+     * What went to people of late, or waits for its moment. What failed was not said.
+     *
+     * @param  list<int>  $people
+     */
+    private function readSaid(array $people): void
+    {
         $since = LiveRuns::at($this->now->modify("-{$this->known->policy()->sameTextSeconds} seconds"));
-        foreach (array_chunk($numbers, 400) as $chunk) {
+        foreach (array_chunk($people, 400) as $chunk) {
             $this->heardOf += array_fill_keys($chunk, true);
-            foreach (DB::table('messages')->whereIn('number', $chunk)->where('left_at', '>', $since)->where('origin', MessageOrigin::Rule->value)->get(['number', 'body', 'left_at']) as $row) {
-                $this->said["$row->number/$row->body"] = max($this->said["$row->number/$row->body"] ?? '', (string) $row->left_at);
+            $rows = DB::table('messages')->leftJoin('timers', fn (JoinClause $join) => $join->on('timers.subject_id', 'messages.id')->where('timers.kind', Timer::MESSAGE))
+                ->whereIn('person_id', $chunk)->where('at', '>', $since)->where('origin', MessageOrigin::Rule->value)
+                ->whereIn('state', [MessageState::Waiting->value, MessageState::Ready->value, MessageState::Handed->value, MessageState::Arrived->value])
+                ->get(['person_id', 'words_hash', 'name', 'left_at', 'wanted_at', 'due_at']);
+            foreach ($rows as $row) {
+                $this->said[(int) $row->person_id][(string) $row->words_hash][(string) $row->name] ??= ['left' => $row->left_at, 'wanted' => (string) $row->wanted_at, 'held' => $row->due_at !== null];
             }
         }
     }
@@ -120,6 +132,11 @@ final class LiveTexts implements Texts
         $run = $text->run ?? throw new \LogicException('a rule wants it');
         $key = "$run->id/$text->name";
         $this->texts[$key] = $this->kept[$key] = $text;
+        if ($text->origin === Origin::Rule && $text->to->personId !== null && $text->composed !== null) {
+            $this->said[$text->to->personId][md5($text->composed->words)][$key] = [
+                'left' => $text->state === TextState::Left && $text->settledAt !== null ? LiveRuns::at($text->settledAt) : null, 'wanted' => LiveRuns::at($text->wantedAt), 'held' => false,
+            ];
+        }
         // Why it waits or will not go is said in the story, once as long as it stays the same.
         if ($text->reason !== null && ($this->saidSo[$key] ?? null) !== $text->reason->code) {
             $this->saidSo[$key] = $text->reason->code;
@@ -127,7 +144,6 @@ final class LiveTexts implements Texts
         }
         if ($text->state === TextState::Left && $text->composed !== null && $text->origin === Origin::Rule && $text->to->personId !== null && $text->settledAt !== null) {
             $this->opened["{$text->to->personId}/$text->line"] = true;
-            $this->said["{$text->to->number}/{$text->composed->body}"] = LiveRuns::at($text->settledAt);
             $this->left[$text->to->personId][] = $text;
             $this->spent += $text->composed->price;
         }
@@ -135,7 +151,13 @@ final class LiveTexts implements Texts
 
     public function hold(OutText $text, ?\DateTimeImmutable $until): void
     {
-        $this->held[($text->run->id ?? '')."/$text->name"] = $until;
+        $key = ($text->run->id ?? '')."/$text->name";
+        $this->held[$key] = $until;
+        $hash = $text->composed === null ? '' : md5($text->composed->words);
+        $said = $this->said[(int) $text->to->personId][$hash][$key] ?? null;
+        if ($said !== null) {
+            $this->said[(int) $text->to->personId][$hash][$key] = ['held' => $until !== null] + $said;
+        }
     }
 
     public function used(string $wordings, ?int $personId): Used
@@ -169,18 +191,39 @@ final class LiveTexts implements Texts
         return isset($this->opened["$personId/$line"]);
     }
 
-    public function sameSentAt(string $number, string $body, \DateTimeImmutable $since): ?\DateTimeImmutable
+    public function sameSentAt(int $personId, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable
     {
-        $at = $this->said["$number/$body"] ?? (isset($this->heardOf[$number]) ? null : DB::table('messages')->where('number', $number)->where('body', $body)->where('origin', MessageOrigin::Rule->value)
-            ->where('left_at', '>', LiveRuns::at($since))->max('left_at'));
+        $left = array_filter(array_column($this->saidTo($personId, $words), 'left'), fn (?string $at): bool => $at > LiveRuns::at($since));
 
-        return $at === null || (string) $at <= LiveRuns::at($since) ? null : LiveKnown::moment($at);
+        return $left === [] ? null : LiveKnown::moment(max($left));
+    }
+
+    public function sameHeldSince(OutText $text, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable
+    {
+        $own = ($text->run->id ?? '')."/$text->name";
+        foreach ($this->saidTo((int) $text->to->personId, $words) as $name => $said) {
+            if ($name !== $own && $said['held'] && $said['wanted'] > LiveRuns::at($since) && $said['wanted'] <= LiveRuns::at($text->wantedAt)) {
+                return LiveKnown::moment($said['wanted']);
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, array{left: string|null, wanted: string, held: bool}> */
+    private function saidTo(int $personId, string $words): array
+    {
+        if (! isset($this->heardOf[$personId])) {
+            $this->readSaid([$personId]);
+        }
+
+        return $this->said[$personId][md5($words)] ?? [];
     }
 
     public function recent(int $personId, int $many): array
     {
         $new = array_map(fn (OutText $text): \DateTimeImmutable => $text->settledAt ?? $this->now, array_reverse($this->left[$personId] ?? []));
-        $old = count($new) >= $many ? [] : DB::table('messages')->where('person_id', $personId)->where('origin', MessageOrigin::Rule->value)->whereNotNull('left_at')
+        $old = count($new) >= $many ? [] : DB::table('messages')->where('person_id', $personId)->where('origin', MessageOrigin::Rule->value)->whereNotNull('left_at')->where('state', '!=', MessageState::Failed->value)
             ->orderByDesc('left_at')->limit($many)->pluck('left_at')->map(LiveKnown::moment(...))->all();
 
         return array_slice([...$new, ...array_values($old)], 0, $many);
@@ -238,7 +281,7 @@ final class LiveTexts implements Texts
             return end($new)->line;
         }
         $ids = array_map(fn (string $key): ?int => $this->known->line($key)?->id, $among);
-        $last = DB::table('messages')->where('person_id', $personId)->whereIn('origin', [MessageOrigin::Rule->value, MessageOrigin::Staff->value, MessageOrigin::Them->value])
+        $last = DB::table('messages')->where('person_id', $personId)->whereIn('origin', [MessageOrigin::Rule->value, MessageOrigin::Staff->value, MessageOrigin::Them->value])->where('state', '!=', MessageState::Failed->value)
             ->where(fn ($query) => $query->whereNotNull('left_at')->orWhere('origin', MessageOrigin::Them->value))
             ->when($ids !== [], fn ($query) => $query->whereIn('line_id', $ids))->orderByDesc('at')->orderByDesc('id')->value('line_id');
 
@@ -328,7 +371,7 @@ final class LiveTexts implements Texts
         $row = [
             'state' => match ($text->state) {
                 TextState::Waiting => MessageState::Waiting->value, TextState::SetAside => MessageState::SetAside->value,
-                TextState::Dropped => MessageState::Dropped->value, TextState::Left => MessageState::Ready->value,
+                TextState::Dropped => MessageState::Dropped->value, TextState::Left => MessageState::Ready->value, TextState::Failed => MessageState::Failed->value,
             },
             'reason' => $text->reason === null ? null : json_encode($text->reason->toArray(), JSON_THROW_ON_ERROR), 'number' => $text->to->number,
             'at' => LiveRuns::at($left ? $settled : $text->wantedAt), 'slot_at' => $text->slot === null ? null : LiveRuns::at($text->slot),
@@ -337,7 +380,7 @@ final class LiveTexts implements Texts
 
         // What it said when it was last asked about stays, where it was only dropped.
         return $text->composed === null && $text->id !== null ? $row : $row + [
-            'body' => $text->composed->body ?? '', 'encoding' => $text->composed?->length->encoding->value, 'parts' => $text->composed->length->parts ?? 0,
+            'body' => $text->composed->body ?? '', 'words_hash' => $text->composed === null ? null : md5($text->composed->words), 'encoding' => $text->composed?->length->encoding->value, 'parts' => $text->composed->length->parts ?? 0,
             'price_micros' => $text->composed->price ?? 0, 'currency' => $this->known->business()->tariff->currency,
             'verdicts' => $text->judgements === [] ? null : json_encode($text->judgements[count($text->judgements) - 1]->toArray(), JSON_THROW_ON_ERROR),
         ];
@@ -349,7 +392,7 @@ final class LiveTexts implements Texts
         $run = $text->run ?? throw new \LogicException('a rule wants it');
 
         return [
-            'name' => $name, 'origin' => $text->origin === Origin::Notice ? MessageOrigin::Notice->value : MessageOrigin::Rule->value, 'person_id' => $run->personId(),
+            'name' => $name, 'key' => (string) Str::uuid7(), 'origin' => $text->origin === Origin::Notice ? MessageOrigin::Notice->value : MessageOrigin::Rule->value, 'person_id' => $run->personId(),
             'line_id' => ($text->line === null ? null : $this->known->line($text->line)?->id) ?? $this->known->lines()[0]->id, 'run_id' => $run->id, 'rule_id' => (int) $run->ruleId,
             'step' => explode('/', $text->name)[0], 'kind' => $text->kind->value, 'template' => $text->words?->source, 'wanted_at' => LiveRuns::at($text->wantedAt), 'to_staff_id' => $text->to->staffId,
             'wordings' => $text->wordings, 'wording' => $text->wording, 'anchor_at' => $text->anchor === null ? null : LiveRuns::at($text->anchor), 'picture' => $text->picture,
@@ -412,10 +455,12 @@ final class LiveTexts implements Texts
             MessageState::Waiting => TextState::Waiting,
             MessageState::SetAside => TextState::SetAside,
             MessageState::Dropped => TextState::Dropped,
+            MessageState::Failed => $row->handed_at === null ? TextState::Failed : TextState::Left,
             default => TextState::Left,
         };
+        $text->isHanded = $row->state !== MessageState::Ready->value;
         $text->settledAt = match ($text->state) {
-            TextState::Left => LiveKnown::moment($row->left_at ?? $row->at),
+            TextState::Left, TextState::Failed => LiveKnown::moment($row->left_at ?? $row->at),
             TextState::Dropped => LiveKnown::moment($row->at),
             default => null,
         };

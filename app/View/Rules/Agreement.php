@@ -11,6 +11,7 @@ use App\Models\Change;
 use App\Models\ChangeKind;
 use App\Models\Message;
 use App\Models\MessageOrigin;
+use App\Models\MessageState;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Records\FieldColumn;
@@ -77,7 +78,7 @@ final readonly class Agreement
         $rule = $this->page->rule;
         $since = $this->desk->now->modify('-'.self::WEEKS.' weeks');
         $money = fn (float $micros): string => Said::price((int) round($micros), $this->page->business->currency());
-        $sent = Message::query()->where('rule_id', $rule->id)->where('origin', MessageOrigin::Rule)->where('left_at', '>=', $since)->toBase()->selectRaw('count(*) as texts, sum(price_micros) as price')->first();
+        $sent = Message::query()->where('rule_id', $rule->id)->where('origin', MessageOrigin::Rule)->where('left_at', '>=', $since)->where('state', '!=', MessageState::Failed->value)->toBase()->selectRaw('count(*) as texts, sum(price_micros) as price')->first();
         [$texts, $price] = [(int) ($sent->texts ?? 0), (int) ($sent->price ?? 0)];
         if ($rule->version !== null && $texts > 0) {
             return sprintf('As it was until now, it sent about %s a week, for %s.', Said::count((int) ceil($texts / self::WEEKS), 'text', 'texts'), $money($price / self::WEEKS));

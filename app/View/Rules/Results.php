@@ -8,6 +8,7 @@ use App\Clock\Day;
 use App\Models\Business;
 use App\Models\Message;
 use App\Models\MessageOrigin;
+use App\Models\MessageState;
 use App\Models\Pool;
 use App\Models\Rule;
 use App\Models\Run;
@@ -72,12 +73,12 @@ final readonly class Results
     private function counted(Rule $rule, \DateTimeImmutable $since): array
     {
         $counted = [];
-        $rows = Message::query()->toBase()->where('messages.rule_id', $rule->id)->where('origin', MessageOrigin::Rule->value)->where('left_at', '>=', $since)
+        $rows = Message::query()->toBase()->where('messages.rule_id', $rule->id)->where('origin', MessageOrigin::Rule->value)->where('left_at', '>=', $since)->where('messages.state', '!=', MessageState::Failed->value)
             ->leftJoin('runs', 'runs.id', '=', 'messages.run_id')
             ->groupBy('messages.step', 'messages.wording')
             ->selectRaw("messages.step, messages.wording, count(*) as sent, count(answered_at) as answered, sum(case when ended then 1 else 0 end) as ended, sum(case when runs.outcome = 'goal' then 1 else 0 end) as met")
             ->get();
-        $opened = DB::table('links')->join('messages', 'messages.id', '=', 'links.message_id')->where('messages.rule_id', $rule->id)->where('left_at', '>=', $since)->whereNotNull('opened_at')
+        $opened = DB::table('links')->join('messages', 'messages.id', '=', 'links.message_id')->where('messages.rule_id', $rule->id)->where('left_at', '>=', $since)->where('messages.state', '!=', MessageState::Failed->value)->whereNotNull('opened_at')
             ->groupBy('messages.step', 'messages.wording')->selectRaw('messages.step, messages.wording, count(distinct messages.id) as opened')->get()->keyBy(fn (\stdClass $row): string => "$row->step/$row->wording");
         foreach ($rows as $row) {
             $row->opened = (int) ($opened["$row->step/$row->wording"]->opened ?? 0);

@@ -14,7 +14,6 @@ use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Source;
 use App\Models\Staff;
-use App\Models\Trace;
 use App\Sentences\Sentence;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Number\Numbers;
@@ -37,7 +36,7 @@ final readonly class Need
     /** @return list<self> the most pressing first */
     public static function all(\DateTimeImmutable $now, ?Staff $staff, string $zone): array
     {
-        return [...EngineNeeds::all($staff, $now, $zone), ...self::setAside(), ...self::unsent($now), ...self::refused($now), ...self::unmapped(), ...self::unread(), ...self::files(), ...self::putAside($now)];
+        return [...WorkNeeds::all($now, $zone), ...EngineNeeds::all($staff, $now, $zone), ...self::setAside(), ...self::unsent($now), ...self::refused($now), ...self::unmapped(), ...self::unread(), ...self::files()];
     }
 
     /** @return list<self> */
@@ -55,20 +54,30 @@ final readonly class Need
         ))->all());
     }
 
-    /** @return list<self> */
+    /**
+     * What failed or could not go in the last day: one by one where they are few, else together by their reason.
+     *
+     * @return list<self>
+     */
     private static function unsent(\DateTimeImmutable $now): array
     {
-        $texts = Message::query()->whereIn('state', [MessageState::Failed, MessageState::Dropped])->where('origin', MessageOrigin::Rule)
-            ->where('at', '>=', $now->modify('-1 day'))->with(['person.number', 'rule'])->orderByDesc('at')->limit(5)->get();
+        $groups = Message::query()->troubled()->where('state', '!=', MessageState::SetAside)->where('origin', '!=', MessageOrigin::Them)->where(fn ($lately) => $lately->where('at', '>=', $now->modify('-1 day'))->orWhere('fate_at', '>=', $now->modify('-1 day')))
+            ->groupBy('state', 'reason->code')->selectRaw('state, count(*) as many, max(id) as newest')->orderByRaw('max(id) desc')->limit(8)->toBase()->get();
+        $newest = Message::query()->whereKey($groups->pluck('newest')->all())->with(['person.number', 'rule'])->get()->keyBy('id');
 
-        return array_values($texts->map(fn (Message $text): self => new self(
-            'bad',
-            ($text->state === MessageState::Failed ? 'A text failed to reach ' : 'A text was not sent to ').$text->person->name()
-                .($text->number === null || $text->person->name() === Numbers::pretty($text->number) ? '' : ' ('.Numbers::pretty($text->number).')'),
-            $text->reason === null ? '' : Sentence::of($text->reason),
-            'Look',
-            route('people.show', $text->person_id),
-        ))->all());
+        return array_values($groups->map(function (object $row) use ($newest): self {
+            $text = $newest[$row->newest];
+            $failed = $text->state === MessageState::Failed;
+            $reason = $text->reason === null ? '' : Sentence::of($text->reason);
+
+            return $row->many > 1
+                ? new self('bad', ucfirst(Said::count((int) $row->many, 'text', 'texts')).($failed ? ' failed' : ' were not sent'), "The last, to {$text->person->name()}: $reason", 'Show them', route('sent.index', ['state' => $text->state->value]))
+                : new self(
+                    'bad', ($failed ? 'A text failed to reach ' : 'A text was not sent to ').$text->person->name()
+                        .($text->number === null || $text->person->name() === Numbers::pretty($text->number) ? '' : ' ('.Numbers::pretty($text->number).')'),
+                    $reason, 'Look', route('people.show', $text->person_id), $failed ? $text : null,
+                );
+        })->all());
     }
 
     /** @return list<self> */
@@ -119,16 +128,6 @@ final readonly class Need
         return array_values($imports->map(fn (Import $import): self => new self(
             $import->state === ImportState::Failed ? 'bad' : 'held', "The file {$import->name} ".($import->state === ImportState::Failed ? 'could not be taken in' : 'waits to be taken in'),
             $import->problem === null ? 'Nothing is changed yet.' : Sentence::of($import->problem), 'Look', route('imports.show', $import),
-        ))->all());
-    }
-
-    /** @return list<self> */
-    private static function putAside(\DateTimeImmutable $now): array
-    {
-        $broken = Trace::query()->where('code', 'engine.put_aside')->where('at', '>=', $now->modify('-1 day'))->orderByDesc('id')->limit(3)->get();
-
-        return array_values($broken->map(fn (Trace $trace): self => new self(
-            'bad', 'Something could not be worked out', Sentence::of(['code' => $trace->code, 'with' => $trace->with]), 'See what left', route('sent.index'),
         ))->all());
     }
 }

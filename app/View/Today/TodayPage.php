@@ -10,6 +10,7 @@ use App\Models\Conversation;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
+use App\Models\Outage;
 use App\Models\Rule;
 use App\Models\Staff;
 use App\Models\Timer;
@@ -29,6 +30,11 @@ final readonly class TodayPage
 
     public int $waiting;
 
+    public Late $late;
+
+    /** How many wait for a carrier that does not answer. */
+    public int $outboxed;
+
     /** @var list<Need> */
     public array $needs;
 
@@ -40,6 +46,8 @@ final readonly class TodayPage
         $this->since = Day::firstOf(30, $now, $business->zone);
         $this->left = Message::query()->whereIn('state', MessageState::left())->where('at', '>=', $this->day->begins)->where('at', '<', $this->day->ends)->count();
         $this->coming = Timer::query()->underWay()->whereBetween('due_at', [$now, $this->day->ends])->count();
+        $this->late = Late::of($now);
+        $this->outboxed = Outage::toSay() === null ? 0 : Outage::waiting();
         $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
         $this->needs = Need::all($now, $staff, $business->zone);
         $this->drawn = new DayDrawn($this->day, $now, $business->gatePolicy()->serviceHours);

@@ -59,6 +59,9 @@ interface Known
 
     public function lastReplyAt(int $personId): ?\DateTimeImmutable;
 
+    /** When something last happened about a person: they became known, they or one of their records were changed, they wrote, were tagged, sent a form in. */
+    public function lastChangeAt(int $personId): \DateTimeImmutable;
+
     /**
      * Texts put to a run's question since the last that was dealt with, the oldest first.
      *

@@ -27,8 +27,15 @@ interface Texts
     /** Whether this person has had an automatic text from this line. */
     public function hasOpened(int $personId, string $line): bool;
 
-    /** When these words last went to this number, since a moment. */
-    public function sameSentAt(string $number, string $body, \DateTimeImmutable $since): ?\DateTimeImmutable;
+    /**
+     * When these words last went to this person, since a moment.
+     *
+     * @param  string  $words  as they stood before Linnet's own additions
+     */
+    public function sameSentAt(int $personId, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable;
+
+    /** Since when another text with the same words to this person has been held until a moment, wanted no later than this one; null for none. */
+    public function sameHeldSince(OutText $text, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable;
 
     /** @return list<\DateTimeImmutable> when a person had their last automatic texts, the newest first */
     public function recent(int $personId, int $many): array;

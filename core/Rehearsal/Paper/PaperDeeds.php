@@ -7,7 +7,6 @@ namespace Linnet\Core\Rehearsal\Paper;
 use Linnet\Core\Engine\Books\Deeds;
 use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\Effect\SetLabel;
-use Linnet\Core\Engine\Happening;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Record\Change\Asked;
@@ -70,7 +69,8 @@ final readonly class PaperDeeds implements Deeds
         if ($new !== []) {
             $own = [...$person->own, ...$new];
             $this->sheet->people[$personId] = self::but($person, ['own' => $own, 'called' => is_string($own['first_name'] ?? null) ? $own['first_name'] : $person->called]);
-            $this->happens(new PersonChanged($new), $personId, null, $cause);
+            $from = array_intersect_key($person->own + array_fill_keys(array_keys($new), null), $new);
+            $this->happens(new PersonChanged($from, $new), $personId, null, $cause);
         }
     }
 
@@ -131,7 +131,7 @@ final readonly class PaperDeeds implements Deeds
 
     private function happens(Change $change, ?int $person, ?int $record, Cause $cause): void
     {
-        $this->sheet->happenings[] = new Happening($this->sheet->changeId(), $change, $this->sheet->about($person, $record), $this->sheet->now, cause: $cause);
+        $this->sheet->happens($change, $person, $record, cause: $cause);
     }
 
     /** @param  array<string, mixed>  $with */

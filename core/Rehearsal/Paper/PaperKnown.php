@@ -95,6 +95,11 @@ final readonly class PaperKnown implements Known
         return $this->sheet->lastReplyAt[$personId] ?? null;
     }
 
+    public function lastChangeAt(int $personId): \DateTimeImmutable
+    {
+        return $this->sheet->lastChangeAt[$personId] ?? $this->sheet->world->begins;
+    }
+
     public function replies(int $runId, int $after): array
     {
         return array_values(array_map(

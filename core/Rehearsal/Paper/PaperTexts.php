@@ -19,7 +19,7 @@ final class PaperTexts implements Texts
     /** @var array<string, array<string, int>> the same, with the person */
     private array $byPerson = [];
 
-    /** @var array<string, \DateTimeImmutable> by number and words */
+    /** @var array<int, array<string, array<string, array{left: \DateTimeImmutable|null, wanted: \DateTimeImmutable, held: bool}>>> what was said, by person, words and text */
     private array $said = [];
 
     /** @var array<int, list<\DateTimeImmutable>> by person */
@@ -55,13 +55,16 @@ final class PaperTexts implements Texts
     public function keep(OutText $text): void
     {
         $this->sheet->texts[($text->run->id ?? '')."/$text->name"] = $text;
+        if ($text->origin === Origin::Rule && $text->to->personId !== null && $text->composed !== null) {
+            $said = &$this->said[$text->to->personId][$text->composed->words][($text->run->id ?? '')."/$text->name"];
+            $said = ['left' => $text->state === TextState::Left ? $text->settledAt : null, 'wanted' => $text->wantedAt, 'held' => false];
+        }
         if ($text->state !== TextState::Left || $text->composed === null || $text->settledAt === null) {
             return;
         }
         $person = $text->to->personId;
         if ($text->origin === Origin::Rule && $person !== null) {
             $this->sheet->opened["$person/$text->line"] = true;
-            $this->said["{$text->to->number}/{$text->composed->body}"] = $text->settledAt;
             $this->recent[$person] = [$text->settledAt, ...array_slice($this->recent[$person] ?? [], 0, 5000)];
             if ($text->run !== null) {
                 $this->sheet->lastTexts[$person][$text->run->ruleId] = $text->settledAt;
@@ -77,6 +80,10 @@ final class PaperTexts implements Texts
     {
         $key = 'text:'.($text->run->id ?? '')."/$text->name";
         $until === null ? $this->sheet->agenda->clear($key) : $this->sheet->agenda->put($key, $until);
+        $said = $text->composed === null ? null : $this->said[(int) $text->to->personId][$text->composed->words][substr($key, 5)] ?? null;
+        if ($said !== null && $text->composed !== null) {
+            $this->said[(int) $text->to->personId][$text->composed->words][substr($key, 5)] = ['held' => $until !== null] + $said;
+        }
     }
 
     public function used(string $wordings, ?int $personId): Used
@@ -95,11 +102,23 @@ final class PaperTexts implements Texts
         return isset($this->sheet->opened["$personId/$line"]);
     }
 
-    public function sameSentAt(string $number, string $body, \DateTimeImmutable $since): ?\DateTimeImmutable
+    public function sameSentAt(int $personId, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable
     {
-        $at = $this->said["$number/$body"] ?? null;
+        $left = array_filter(array_column($this->said[$personId][$words] ?? [], 'left'), fn (?\DateTimeImmutable $at): bool => $at > $since);
 
-        return $at !== null && $at >= $since ? $at : null;
+        return $left === [] ? null : max($left);
+    }
+
+    public function sameHeldSince(OutText $text, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable
+    {
+        $own = ($text->run->id ?? '')."/$text->name";
+        foreach ($this->said[(int) $text->to->personId][$words] ?? [] as $name => $said) {
+            if ($name !== $own && $said['held'] && $said['wanted'] > $since && $said['wanted'] <= $text->wantedAt) {
+                return $said['wanted'];
+            }
+        }
+
+        return null;
     }
 
     public function recent(int $personId, int $many): array

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal\Paper;
 
+use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\Happening;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Engine\Subject;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Change\Asked;
+use Linnet\Core\Record\Change\Change;
+use Linnet\Core\Record\Change\FateKnown;
 use Linnet\Core\Record\Day;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Moment;
@@ -76,6 +80,9 @@ final class Sheet
     /** @var array<int, \DateTimeImmutable> by person */
     public array $lastReplyAt = [];
 
+    /** @var array<int, \DateTimeImmutable> when something last happened about them, by person */
+    public array $lastChangeAt = [];
+
     /** @var list<Happening> what has happened and was not taken yet */
     public array $happenings = [];
 
@@ -135,6 +142,15 @@ final class Sheet
     public function changeId(): string
     {
         return (string) ++$this->changes;
+    }
+
+    public function happens(Change $change, ?int $person, ?int $record, ?string $line = null, ?string $number = null, Cause $cause = new Cause): void
+    {
+        $subject = $this->about($person, $record);
+        if ($subject->personId !== null && ! $change instanceof Asked && ! $change instanceof FateKnown) {
+            $this->lastChangeAt[$subject->personId] = $this->now;
+        }
+        $this->happenings[] = new Happening($this->changeId(), $change, $subject, $this->now, $line, $number, $cause);
     }
 
     /** When a record happens, by the field its type names. */

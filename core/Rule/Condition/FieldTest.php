@@ -82,14 +82,25 @@ final readonly class FieldTest implements Condition
             Test::Between => $number === null || ! is_array($this->value) || $this->value === [] ? null : $number >= min($this->value) && $number <= max($this->value),
             Test::Before => $at === null ? null : $at < self::instant($this->value, $situation),
             Test::After => $at === null ? null : $at > self::instant($this->value, $situation),
-            Test::WithinNext => $at === null ? null : $at >= $now && $at <= $now + self::number($this->value) * 86400,
-            Test::WithinLast => $at === null ? null : $at <= $now && $at >= $now - self::number($this->value) * 86400,
+            Test::WithinNext => $at === null ? null : $this->isWithin($value, $at, 0, (int) self::number($this->value), $situation),
+            Test::WithinLast => $at === null ? null : $this->isWithin($value, $at, -(int) self::number($this->value), 0, $situation),
             Test::Today => $at === null ? null : self::day($value, $situation) === $situation->now->setTimezone(self::zone($value, $situation))->format('Y-m-d'),
             Test::Weekday => $at === null ? null : in_array(
                 WeeklyHours::DAYS[(int) (new \DateTimeImmutable(self::day($value, $situation) ?? '2000-01-01', Zone::utc()))->format('N') - 1], (array) $this->value, true,
             ),
             Test::Empty, Test::Filled => throw new \LogicException('answered before'),
         };
+    }
+
+    /** Between so many days of the clock on the wall from now; a date with no time is there for the whole of its day. */
+    private function isWithin(mixed $value, int $at, int $from, int $to, Situation $situation): bool
+    {
+        $local = $situation->now->setTimezone(self::zone($value, $situation));
+        $then = fn (int $days): \DateTimeImmutable => $local->modify(sprintf('%+d days', $days));
+
+        return self::date($value) instanceof Day
+            ? self::day($value, $situation) >= $then($from)->format('Y-m-d') && self::day($value, $situation) <= $then($to)->format('Y-m-d')
+            : $at >= $then($from)->getTimestamp() && $at <= $then($to)->getTimestamp();
     }
 
     private function wanted(): string

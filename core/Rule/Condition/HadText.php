@@ -7,6 +7,7 @@ namespace Linnet\Core\Rule\Condition;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Reason;
+use Linnet\Core\Time\Span;
 
 /** Whether the person has had a text from this or any rule within the last days. */
 final readonly class HadText implements Condition
@@ -29,7 +30,7 @@ final readonly class HadText implements Condition
     public function weigh(Situation $situation): Weighed
     {
         $last = $situation->lastTextAt($this->any ? null : $situation->ruleId);
-        $had = $last !== null && $last->getTimestamp() > $situation->now->getTimestamp() - $this->days * 86_400;
+        $had = $last !== null && $last > Span::days($this->days)->before($situation->now, $situation->clocks()->theirs);
 
         return new Weighed(Truth::of($had === $this->has), $last === null
             ? new Reason('condition.no_text_yet', ['who' => $situation->who])

@@ -42,9 +42,13 @@ final readonly class WaitUntil implements Step
     public function after(\DateTimeImmutable $start, \DateTimeZone $zone): \DateTimeImmutable
     {
         for ($day = $start->setTimezone($zone)->setTime(12, 0), $tries = 0; $tries < 9; $tries++, $day = $day->modify('+1 day')) {
-            $moment = $this->time->on($day->format('Y-m-d'), $zone);
-            if ($moment >= $start && ($this->weekdays === [] || in_array(WeeklyHours::DAYS[(int) $day->format('N') - 1], $this->weekdays, true))) {
-                return $moment;
+            if ($this->weekdays !== [] && ! in_array(WeeklyHours::DAYS[(int) $day->format('N') - 1], $this->weekdays, true)) {
+                continue;
+            }
+            foreach ($this->time->everyTimeOn($day->format('Y-m-d'), $zone) as $moment) {
+                if ($moment >= $start) {
+                    return $moment;
+                }
             }
         }
 

@@ -63,10 +63,18 @@ final readonly class DateReached implements Trigger
     public function next(Situation $situation, \DateTimeImmutable $after): ?array
     {
         $anchor = $this->anchor($situation);
+
+        return $anchor === null ? null : $this->nextFor($anchor, $situation, $after);
+    }
+
+    /**
+     * The same for a date it may hang on, such as the one it hung on before.
+     *
+     * @return array{\DateTimeImmutable, \DateTimeImmutable}|null
+     */
+    public function nextFor(Moment|Day $anchor, Situation $situation, \DateTimeImmutable $after): ?array
+    {
         $clocks = $situation->clocks();
-        if ($anchor === null) {
-            return null;
-        }
         if (! $this->eachYear) {
             return [$this->offset->moment($anchor, $clocks), self::instant($anchor, $clocks, $this->offset->theirs)];
         }
@@ -77,6 +85,39 @@ final readonly class DateReached implements Trigger
             $moment = $this->offset->moment($inYear, $clocks);
             if ($moment > $after) {
                 return [$moment, self::instant($inYear, $clocks, $this->offset->theirs)];
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The one of its moments that is past while the date it hangs on is yet to come: it may still make sense.
+     *
+     * @return array{\DateTimeImmutable, \DateTimeImmutable}|null the moment, and the date as an instant
+     */
+    public function missed(Situation $situation, \DateTimeImmutable $now): ?array
+    {
+        $anchor = $this->anchor($situation);
+        if ($anchor === null) {
+            return null;
+        }
+        $clocks = $situation->clocks();
+        if (! $this->eachYear) {
+            $only = [$this->offset->moment($anchor, $clocks), self::instant($anchor, $clocks, $this->offset->theirs)];
+
+            return $only[0] <= $now && $only[1] > $now ? $only : null;
+        }
+        $zone = $anchor instanceof Moment ? $anchor->zone() ?? $clocks->zone($this->offset->theirs) : $clocks->zone($this->offset->theirs);
+        for ($year = (int) $now->setTimezone($zone)->format('Y'), $last = $year + 10; $year <= $last; $year++) {
+            $inYear = self::inYear($anchor, $year, $zone, $clocks->leapToMarch);
+            $moment = $this->offset->moment($inYear, $clocks);
+            $date = self::instant($inYear, $clocks, $this->offset->theirs);
+            if ($moment > $now) {
+                return null;
+            }
+            if ($date > $now) {
+                return [$moment, $date];
             }
         }
 

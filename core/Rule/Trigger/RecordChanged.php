@@ -6,9 +6,10 @@ namespace Linnet\Core\Rule\Trigger;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Record\Change;
+use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Same;
 
-/** A field of a record took another value; entering a stage is this one. */
+/** A field of a record, or of a person, took another value; entering a stage is this one. */
 final readonly class RecordChanged implements Trigger
 {
     /**
@@ -32,8 +33,7 @@ final readonly class RecordChanged implements Trigger
 
     public function meets(Change\Change $change, string $ruleId): bool
     {
-        return $change instanceof Change\RecordChanged
-            && $change->type === $this->type
+        return ($change instanceof Change\RecordChanged ? $change->type === $this->type : $change instanceof Change\PersonChanged && $this->type === RecordType::PERSON)
             && array_key_exists($this->field, $change->to)
             && ($this->from === null || Same::as($change->from[$this->field] ?? null, $this->from))
             && ($this->to === null || Same::as($change->to[$this->field], $this->to));

@@ -33,6 +33,12 @@ final class Links
         return $this->base.$code;
     }
 
+    /** A text with each link as where it leads: the same words to everybody. */
+    public function spelt(string $text): string
+    {
+        return $this->made === [] ? $text : strtr($text, array_combine(array_map(fn (string|int $code): string => $this->base.$code, array_keys($this->made)), array_values($this->made)));
+    }
+
     /** @return array<string, string> */
     public function made(): array
     {

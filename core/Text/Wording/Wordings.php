@@ -14,7 +14,7 @@ final readonly class Wordings
 {
     /**
      * @param  list<Wording>  $own  empty where a pool gives them
-     * @param  Wording|null  $closing  what is said when all are used up; null for nothing
+     * @param  Wording|null  $closing  what is said when all are used up: by everybody, and with no repeat by this person; null for nothing, or with no repeat for beginning anew
      */
     private function __construct(public array $own, public ?string $pool, public Turns $turns, public ?Wording $closing)
     {
@@ -63,6 +63,9 @@ final readonly class Wordings
     {
         $all = $this->pool === null ? $this->own : $pool;
         $left = array_values(array_filter($all, fn (Wording $one): bool => $one->most === null || ($used->times[$one->id] ?? 0) < $one->most));
+        if ($this->turns === Turns::NoRepeat && $this->closing !== null) {
+            $left = array_values(array_filter($left, fn (Wording $one): bool => ($used->byPerson[$one->id] ?? 0) === 0));
+        }
         if ($left === []) {
             return $this->closing;
         }

@@ -20,6 +20,23 @@ final class Folded
         return mb_convert_case($text, MB_CASE_FOLD, 'UTF-8');
     }
 
+    /**
+     * As plain as letters go: accents off, other scripts by their sound, letters that stand apart put together, a word said over and over
+     * said once. For words that must never be missed: "S T O P", "stóp", "st0p", "stop stop".
+     */
+    public static function plainly(string $text): string
+    {
+        $latin = transliterator_transliterate('Any-Latin; Latin-ASCII; Lower', $text);
+        $folded = self::of(is_string($latin) ? $latin : $text);
+        $words = preg_split('/[^a-z0-9]+/', strtr($folded, ['0' => 'o', '$' => 's', '5' => 's', '1' => 'i', '!' => ''])) ?: [];
+        $words = array_values(array_filter($words, fn (string $word): bool => $word !== ''));
+        if (count($words) > 1 && array_filter($words, fn (string $word): bool => strlen($word) > 1) === []) {
+            return implode('', $words);
+        }
+
+        return count($words) > 1 && count(array_unique($words)) === 1 ? $words[0] : implode(' ', $words);
+    }
+
     /** Whether two folded words are one, or one slip apart: a letter more, less, another, or two changed about. */
     public static function same(string $one, string $other, bool $forgiving): bool
     {

@@ -33,7 +33,7 @@ final readonly class ReservedWords
         $folded = Folded::of($text);
 
         return match (true) {
-            in_array($folded, $this->optOut, true) => Meaning::OptOut,
+            in_array($folded, $this->optOut, true), in_array(Folded::plainly($text), array_map(Folded::plainly(...), $this->optOut), true) => Meaning::OptOut,
             in_array($folded, $this->optIn, true) => Meaning::OptIn,
             in_array($folded, $this->help, true) => Meaning::Help,
             default => Meaning::Talk,

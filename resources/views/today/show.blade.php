@@ -4,7 +4,7 @@
         <p class="crumb"><x-time :at="$page->now" format="l j F" /></p>
         <h1 class="lead">
             <a href="{{ route('sent.index', ['from' => $page->day->date, 'until' => $page->day->date, 'state' => 'left']) }}">{{ ucfirst(\App\Clock\Said::count($page->left, 'text', 'texts')) }}</a>
-            {{ $page->left === 1 ? 'has' : 'have' }} gone out today{{ $page->coming === 0 ? ', and nothing more is to come before midnight.' : ' and' }}
+            {{ $page->left === 1 ? 'has' : 'have' }} gone out today{{ $page->late->many > 0 ? ', '.\App\Clock\Said::count($page->late->many, 'thing is late', 'things are late') : '' }}@if ($page->outboxed > 0), <a href="{{ route('sent.index', ['state' => 'ready']) }}">{{ \App\Clock\Said::count($page->outboxed, 'waits', 'wait') }}</a> for the carrier @endif{{ $page->coming === 0 ? ($page->late->many + $page->outboxed > 0 ? '.' : ', and nothing more is to come before midnight.') : ' and' }}
             @if ($page->coming > 0)<a href="#coming">{{ \App\Clock\Said::count($page->coming, 'more', 'more') }}</a> may follow before midnight.@endif
             @if ($page->needs !== [])<a href="#needs">{{ ucfirst(\App\Clock\Said::count(count($page->needs), 'thing', 'things')) }}</a> {{ count($page->needs) === 1 ? 'needs' : 'need' }} you,@else Nothing needs you,@endif
             and @if ($page->waiting > 0)<a href="{{ route('conversations.index', ['show' => 'waiting']) }}">{{ \App\Clock\Said::count($page->waiting, 'person', 'people') }}</a> {{ $page->waiting === 1 ? 'is' : 'are' }} waiting for an answer.@else nobody is waiting for an answer.@endif

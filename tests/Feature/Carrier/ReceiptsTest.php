@@ -108,7 +108,7 @@ final class ReceiptsTest extends TestCase
         $message = Message::query()->where('origin', 'words')->firstOrFail();
 
         return $this->fromCarrier([
-            'kind' => 'receipt', 'ref' => 'C1', 'key' => "0e1d9a52-7f6c-4b58-9c3e-05b0a7e0d1f4:$message->id", 'fate' => $fate, 'at' => "2026-03-02T{$time}Z",
+            'kind' => 'receipt', 'ref' => 'C1', 'key' => (string) $message->key, 'fate' => $fate, 'at' => "2026-03-02T{$time}Z",
         ] + $with);
     }
 }

@@ -83,7 +83,7 @@ final class ErrandTest extends TestCase
 
     public function testNothingIsPostedToAnAddressWithinTheHouse(): void
     {
-        $errand = Errand::query()->create(['name' => 'x', 'kind' => 'post', 'address' => 'https://inside.example/hook', 'body' => ['a' => 1], 'state' => 'waiting', 'at' => now()]);
+        $errand = Errand::query()->create(['name' => 'x', 'key' => 'a-key', 'kind' => 'post', 'address' => 'https://inside.example/hook', 'body' => ['a' => 1], 'state' => 'waiting', 'at' => now()]);
 
         try {
             (new RunErrand($errand->id))->handle(...$this->parts());

@@ -12,6 +12,7 @@ use App\Models\Errand;
 use App\Models\Form;
 use App\Models\Notice;
 use App\Models\Pool;
+use App\Models\PutAside;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
@@ -52,7 +53,7 @@ final class AccessTest extends TestCase
         'record-types.fields.bring-back' => 'administer', 'calendars.store' => 'administer', 'calendars.destroy' => 'administer',
         'tokens.store' => 'administer', 'tokens.destroy' => 'administer',
         'numbers.doubt' => 'converse', 'notices.put-away' => 'converse', 'tasks.done' => 'converse', 'people.line' => 'converse', 'people.labels' => 'keep records', 'people.start' => 'keep records', 'people.erase' => 'administer',
-        'errands.again' => 'administer', 'errands.put-away' => 'administer', 'rules.release' => 'administer', 'rules.stuck' => 'administer', 'rules.results' => 'view', 'rules.copy' => 'administer', 'rules.starters' => 'administer', 'rules.starters.store' => 'administer',
+        'put-asides.again' => 'administer', 'put-asides.leave' => 'administer', 'errands.again' => 'administer', 'errands.put-away' => 'administer', 'rules.release' => 'administer', 'rules.stuck' => 'administer', 'rules.results' => 'view', 'rules.copy' => 'administer', 'rules.starters' => 'administer', 'rules.starters.store' => 'administer',
         'lines.index' => 'view', 'lines.show' => 'view', 'lines.store' => 'administer', 'lines.update' => 'administer', 'lines.power' => 'administer',
         'safeguards.limits' => 'administer', 'safeguards.holidays' => 'administer', 'safeguards.words' => 'administer', 'settings.tariff' => 'administer', 'forms.index' => 'administer', 'forms.store' => 'administer', 'forms.update' => 'administer',
         'pools.index' => 'administer', 'pools.store' => 'administer', 'pools.show' => 'administer', 'pools.destroy' => 'administer', 'codes.store' => 'administer', 'codes.show' => 'administer',
@@ -74,8 +75,9 @@ final class AccessTest extends TestCase
         Errand::query()->create(['name' => 'e', 'kind' => 'email', 'address' => 'a@b.example', 'body' => [], 'state' => 'given_up', 'at' => now()]);
         Pool::query()->create(['name' => 'greetings', 'wordings' => [['id' => 'hello', 'text' => 'Hello']]]);
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
+        PutAside::keep(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
-        $parameters = ['form' => 'hire', 'errand' => 1, 'notice' => 1, 'task' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
+        $parameters = ['form' => 'hire', 'errand' => 1, 'putAside' => 1, 'notice' => 1, 'task' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
         $seen = [];
 
         foreach ($this->ownRoutes() as $route) {
@@ -98,6 +100,15 @@ final class AccessTest extends TestCase
             }
         }
         self::assertEqualsCanonicalizing(array_keys(self::MAY), $seen);
+    }
+
+    public function testWhoMayNotLookIsNotToldWhatIsThere(): void
+    {
+        foreach ([Role::Agent->value => '/rules/', Role::Viewer->value => '/lines/'] as $role => $path) {
+            $this->actingAs($this->staff(Role::from($role)));
+            $statuses = array_map(fn (int $id): int => $this->put("{$path}$id/power")->getStatusCode(), [1, 9999]);
+            self::assertSame([403, 403], $statuses);
+        }
     }
 
     public function testLogsInAndOutAndRefusesWithoutSayingWhichWasWrong(): void

@@ -65,7 +65,7 @@ final class DecisionsTest extends TestCase
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
         foreach (Message::query()->where('state', MessageState::Handed)->get() as $message) {
-            $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C', 'key' => Business::ours()->install.":$message->id", 'fate' => 'failed', 'code' => 'no_such_number', 'detail' => 'nobody has this number', 'at' => '2026-03-02T10:02:05Z'])->assertOk();
+            $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C', 'key' => (string) $message->key, 'fate' => 'failed', 'code' => 'no_such_number', 'detail' => 'nobody has this number', 'at' => '2026-03-02T10:02:05Z'])->assertOk();
         }
         $line = Line::query()->where('key', 'front-desk')->firstOrFail();
 
@@ -94,7 +94,7 @@ final class DecisionsTest extends TestCase
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
         $text = $this->textsTo(self::WEN)[0];
-        $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C', 'key' => Business::ours()->install.":$text->id", 'fate' => 'failed', 'code' => 'no_such_number', 'at' => '2026-03-02T10:02:05Z'])->assertOk();
+        $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C', 'key' => (string) $text->key, 'fate' => 'failed', 'code' => 'no_such_number', 'at' => '2026-03-02T10:02:05Z'])->assertOk();
         $this->travelToMoment('2026-03-03 10:03');
         $this->work();
         self::assertSame('gate.number_dead', $this->textsTo(self::WEN)[1]->reason['code'] ?? null);

@@ -71,7 +71,7 @@ final class ScreensTest extends TestCase
         $this->textFrom(self::WEN, 'It is about the blue canoe');
         $this->work();
         // One from before the thirty days, of the same rule and line.
-        Message::query()->where('state', 'handed')->firstOrFail()->replicate()->fill(['name' => 'old', 'at' => '2026-01-05 10:00', 'left_at' => '2026-01-05 10:00'])->save();
+        Message::query()->where('state', 'handed')->firstOrFail()->replicate()->fill(['name' => 'old', 'key' => 'old', 'at' => '2026-01-05 10:00', 'left_at' => '2026-01-05 10:00'])->save();
         $this->actingAs($this->staff(Role::Viewer));
         $counted = [];
 

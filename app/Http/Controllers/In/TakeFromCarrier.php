@@ -6,7 +6,6 @@ namespace App\Http\Controllers\In;
 
 use App\Carrier\Inbound;
 use App\Carrier\Receipts;
-use App\Models\Business;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Linnet\Core\Record\Moment;
@@ -33,7 +32,7 @@ final class TakeFromCarrier
             ]);
             $at = Moment::parse($said['at'])?->at;
             $known = $at !== null
-                && $receipts->take($said['key'], Business::ours()->install, $said['ref'], $said['fate'], $said['detail'] ?? null, $at, $said['code'] ?? '');
+                && $receipts->take($said['key'], $said['ref'], $said['fate'], $said['detail'] ?? null, $at, $said['code'] ?? '');
         }
 
         return $known ? new JsonResponse(['taken' => true]) : new JsonResponse(['problem' => 'not known here'], 422);

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Database;
+
+use Illuminate\Database\ConcurrencyErrorDetector;
+use Illuminate\Database\LostConnectionDetector;
+
+/**
+ * Troubles of the database itself, which pass: it is busy, full, read-only, or away. What was being done is not to blame, and is done
+ * again when the trouble is over.
+ *
+ * Sources: SQLite's result codes (sqlite.org/rescode.html); PostgreSQL's error codes (appendix A of its manual).
+ */
+final class Trouble
+{
+    /** Busy, locked, interrupted, read-only, trouble of reading or writing, full, cannot be opened, locking protocol. */
+    private const SQLITE = [5, 6, 8, 9, 10, 13, 14, 15];
+
+    /** Connection, rolled back (deadlock, serialization), not enough of something (disk, memory, connections), taken back by whoever runs it, trouble of the system. */
+    private const CLASSES = ['08', '40', '53', '57', '58'];
+
+    /** Read-only; a lock that cannot be had. */
+    private const STATES = ['25006', '55P03'];
+
+    public static function passes(\Throwable $e): bool
+    {
+        for ($one = $e; $one !== null; $one = $one->getPrevious()) {
+            if ($one instanceof \PDOException && (self::bySign($one) || (new ConcurrencyErrorDetector)->causedByConcurrencyError($one) || (new LostConnectionDetector)->causedByLostConnection($one))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static function bySign(\PDOException $e): bool
+    {
+        $state = (string) ($e->errorInfo[0] ?? $e->getCode());
+        $code = $e->errorInfo[1] ?? null;
+
+        return $state === 'HY000' && is_int($code) && $code > 0 ? in_array($code & 0xFF, self::SQLITE, true)
+            : in_array(substr($state, 0, 2), self::CLASSES, true) || in_array($state, self::STATES, true);
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Engine;
+
+use App\Database\Trouble;
+use App\Models\Sign;
+use Illuminate\Support\Facades\DB;
+
+/** A worker that goes round until it is told to end. Nothing that fails in a round ends it: it rests a while, and goes round again. */
+final class Loop
+{
+    /** After 1, 2, 4 … seconds, so often at least. */
+    private const LONGEST_PAUSE = 30;
+
+    private bool $goes = true;
+
+    public function __construct(private readonly string $worker, private readonly int $restMs, private readonly bool $untilIdle)
+    {
+    }
+
+    public function end(): void
+    {
+        $this->goes = false;
+    }
+
+    /** @param  \Closure(): int  $round  how much was done; 0 means there is nothing to do now */
+    public function run(\Closure $round): void
+    {
+        for ($failed = 0; $this->goes;) {
+            try {
+                Sign::leave($this->worker);
+                $done = $round();
+                $failed = 0;
+            } catch (\Throwable $e) {
+                if ($this->untilIdle && ! Trouble::passes($e)) {
+                    throw $e;
+                }
+                $this->say($e);
+                $this->sleep(1000 * min(self::LONGEST_PAUSE, 2 ** min($failed++, 5)));
+
+                continue;
+            }
+            if ($done === 0 && $this->untilIdle) {
+                return;
+            }
+            if ($done === 0) {
+                $this->sleep($this->restMs);
+            }
+        }
+    }
+
+    /** Where even the log cannot be written, as on a full disk, it is said on the screen alone. */
+    private function say(\Throwable $e): void
+    {
+        try {
+            report($e);
+        } catch (\Throwable) {
+            fwrite(STDERR, get_class($e).': '.$e->getMessage()."\n");
+        }
+        try {
+            // Whatever was left open is over; a connection that is lost is made anew.
+            while (DB::transactionLevel() > 0) {
+                DB::rollBack();
+            }
+            Trouble::passes($e) ? DB::reconnect() : Sign::leave($this->worker, $e);
+        } catch (\Throwable) {
+            DB::disconnect();
+        }
+    }
+
+    /** In small steps, so that an end is heard. */
+    private function sleep(int $ms): void
+    {
+        for ($slept = 0; $slept < $ms && $this->goes; $slept += 100) {
+            usleep(1000 * min(100, $ms - $slept));
+        }
+    }
+}
