@@ -1,6 +1,9 @@
 <?php
 
 use App\Api\Problem;
+use App\Database\Trouble;
+use App\Http\Busy;
+use App\Http\Middleware\PlainPost;
 use App\Http\Middleware\RateHeaders;
 use App\Http\Middleware\RunOnce;
 use App\Http\Middleware\SecurityHeaders;
@@ -20,6 +23,7 @@ use Illuminate\Routing\Middleware\ThrottleRequestsWithRedis;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
 use Laravel\Sanctum\Http\Middleware\CheckForAnyAbility;
+use Symfony\Component\HttpFoundation\Response;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -32,7 +36,8 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->append(SecurityHeaders::class);
+        $middleware->prepend(SecurityHeaders::class);
+        $middleware->prepend(PlainPost::class);
         // Who may not look is told so whether or not there is anything: ids are nobody's business.
         $middleware->priority([
             EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, ShareErrorsFromSession::class, AuthenticatesRequests::class, ThrottleRequests::class,
@@ -44,7 +49,10 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectUsersTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
+        // A database in trouble is no error of what was asked: whoever asked may ask again.
+        $exceptions->render(fn (Throwable $e, Request $request) => Trouble::passes($e) ? Busy::answer($request) : null);
         $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? Problem::from($e) : null);
+        $exceptions->respond(fn (Response $response, Throwable $e, Request $request): Response => SecurityHeaders::on($response, $request));
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('in/*') || $request->expectsJson());
     })
     ->create();

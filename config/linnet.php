@@ -1,6 +1,10 @@
 <?php
 
 return [
+    // Addresses or ranges of the proxies that stand before this, with commas between, or * for whatever it is reached through.
+    // Only their word counts for who asks and whether it came by https.
+    'trusted_proxies' => env('TRUSTED_PROXIES', ''),
+
     'carrier' => [
         'url' => env('CARRIER_URL'),
         'secret' => env('CARRIER_SECRET'),

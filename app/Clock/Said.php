@@ -57,6 +57,16 @@ final class Said
         return $word.' '.($many === 1 ? $one : $more);
     }
 
+    /** "820 bytes", "12 kB", "3.4 MB". */
+    public static function bytes(int $bytes): string
+    {
+        return match (true) {
+            $bytes < 1000 => "$bytes bytes",
+            $bytes < 1_000_000 => intdiv($bytes, 1000).' kB',
+            default => number_format($bytes / 1_000_000, $bytes < 10_000_000 ? 1 : 0).' MB',
+        };
+    }
+
     /** "1,200", "2.5". */
     public static function number(float $number): string
     {

@@ -10,6 +10,7 @@ use App\Models\Record;
 use App\Records\FieldColumn;
 use App\Records\Shown;
 use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\PlainName;
 use Sabre\VObject\Component\VCalendar;
 
 /** Records as a calendar (RFC 5545): a month back, a year ahead; the person's number is left out, since an address can leak. */
@@ -38,7 +39,7 @@ final class CalendarOf
             $stage = $type->stage_field === null ? '' : (string) ($record->values[$type->stage_field] ?? '');
             $event = $written->createComponent('VEVENT', [
                 'UID' => "record-$record->id@$business->install", 'DTSTAMP' => $record->changed_at, 'LAST-MODIFIED' => $record->changed_at,
-                'SUMMARY' => $record->called().($record->person === null ? '' : ', '.$record->person->name()),
+                'SUMMARY' => implode(', ', array_filter([self::called($record), self::name($record)])),
                 'DESCRIPTION' => implode("\n", array_filter($type->fields->filter(fn ($field): bool => ! in_array($field->kind, [FieldKind::LongText, FieldKind::Phone, FieldKind::Email, FieldKind::Person], true))
                     ->map(fn ($field): string => ($said = $shown->key($field->key, $record->values[$field->key] ?? null)) === '' ? '' : "$field->name: $said")->all())),
                 'STATUS' => preg_match('/cancel/i', $stage) === 1 ? 'CANCELLED' : 'CONFIRMED',
@@ -53,5 +54,21 @@ final class CalendarOf
         }
 
         return $written->serialize();
+    }
+
+    /** What the record is called, where that is no number or address of somebody. */
+    private static function called(Record $record): string
+    {
+        $kind = $record->type->field($record->type->title_field)?->kind;
+        $called = $record->called();
+
+        return in_array($kind, [FieldKind::Phone, FieldKind::Email, FieldKind::Person], true) || PlainName::isNumber($called) ? $record->type->name : $called;
+    }
+
+    private static function name(Record $record): string
+    {
+        $name = trim("{$record->person?->first_name} {$record->person?->last_name}");
+
+        return PlainName::isNumber($name) ? '' : $name;
     }
 }

@@ -34,7 +34,8 @@ final class CsvExport
     /** What a spreadsheet program would run as a formula gets an apostrophe before it; numbers, telephone numbers too, are left alone. */
     public static function safe(string|int|float|null $cell): string
     {
-        $cell = (string) $cell;
+        // Read with another separator, or line by line, a formula could begin inside a cell.
+        $cell = (string) preg_replace('/(?<=[;,\t|\r\n"])(\s*)(?=[=@]|[+\-](?!\d+(?:[.,]\d+)?(?:[\s;,|]|$)))/', "$1'", (string) $cell);
 
         return preg_match('/^[\s\x00-\x1f]*[=+\-@\t\r]/', $cell) === 1 && preg_match('/^[+-]?\d+([.,]\d+)?$/', $cell) !== 1 ? "'$cell" : $cell;
     }

@@ -29,10 +29,18 @@ final class VCardOf
         }, 200, ['Content-Type' => 'text/vcard; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="people.vcf"', 'Cache-Control' => 'no-store']);
     }
 
+    /** A card must be shown as something (RFC 6350, section 6.2.1); a number is nobody's name. */
+    private static function shownAs(Person $person): string
+    {
+        $name = trim("$person->first_name $person->last_name");
+
+        return $name !== '' ? $name : ($person->email ?? 'No name');
+    }
+
     /** @param  array<string, Consent>  $last  the newest entry by number and scope */
     private static function card(Person $person, array $last): string
     {
-        $card = new VCard(['VERSION' => '4.0', 'PRODID' => '-//Linnet//EN', 'UID' => "urn:linnet:person:$person->id", 'FN' => $person->name(), 'N' => [(string) $person->last_name, (string) $person->first_name, '', '', '']]);
+        $card = new VCard(['VERSION' => '4.0', 'PRODID' => '-//Linnet//EN', 'UID' => "urn:linnet:person:$person->id", 'FN' => self::shownAs($person), 'N' => [(string) $person->last_name, (string) $person->first_name, '', '', '']]);
         foreach ($person->numbers->sortByDesc('rank') as $number) {
             /** @var Number $number */
             $card->add('TEL', "tel:$number->e164", ['VALUE' => 'uri', 'TYPE' => $number->kind === NumberKind::Landline ? 'voice' : 'cell']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Forms;
 
 use App\Models\Consent;
+use App\Models\Person;
 use Illuminate\Support\Facades\DB;
 
 /** What somebody agreed to on a form counts once they say yes to the text that asks. */
@@ -25,6 +26,10 @@ final class Confirmation
             return false;
         }
         DB::table('confirmations')->where('id', $asked->id)->update(['confirmed_at' => $now->format('Y-m-d H:i:s')]);
+        if ($asked->name !== null) {
+            // Whoever has the number has said that it was them.
+            Person::query()->whereKey($personId)->whereNull('first_name')->update(['first_name' => $asked->name]);
+        }
         Consent::query()->create([
             'person_id' => $personId, 'number' => $number, 'act' => 'granted', 'scope' => 'marketing', 'how' => 'form', 'wording' => "$asked->wording (confirmed by text: $text)", 'from' => $asked->from, 'at' => $now,
         ]);

@@ -14,11 +14,11 @@ use App\Models\ChangeKind;
 use App\Models\Consent;
 use App\Models\Form;
 use App\Models\Line;
+use App\Models\Number;
 use App\Models\Person;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\Origin as From;
 use Linnet\Core\Intake\PersonSaid;
-use Linnet\Core\Number\Numbers;
 use Linnet\Core\Number\PhoneNumber;
 use Linnet\Core\Reason;
 use Psr\Clock\ClockInterface;
@@ -36,48 +36,54 @@ final readonly class Sent
     {
     }
 
-    /** @return Reason|null why what they agreed to cannot be asked back; null where all is well */
-    public function take(Form $form, PhoneNumber $number, string $name, bool $agrees, ?string $from): ?Reason
+    /**
+     * What a stranger says changes nothing of somebody who is known until their number has confirmed it, and tells nobody what is known.
+     *
+     * @param  string|null  $name  plain letters
+     * @return Reason|null why nothing can be asked back of anybody just now; null where all is well
+     */
+    public function take(Form $form, PhoneNumber $number, ?string $name, bool $agrees, ?string $from): ?Reason
     {
         return Desk::work($this->clock->now(), $this->deeds, function (Desk $desk) use ($form, $number, $name, $agrees, $from): ?Reason {
             $origin = Origin::form($form->name);
-            $person = $this->door->person(new PersonSaid(number: $number, own: array_filter(['first_name' => $name])), $origin);
-            DB::table('changes')->insert(ChangeRow::of(ChangeKind::FormSent, null, $person->id, null, [], $origin, $desk->now, ['form' => $form->key]));
+            $isKnown = Number::query()->where('e164', $number->e164)->exists();
+            $person = $this->door->person(new PersonSaid(number: $number, own: array_filter(['first_name' => $isKnown ? null : $name])), $origin);
+            DB::table('changes')->insert(ChangeRow::of(ChangeKind::FormSent, null, $person->id, null, [], $origin, $desk->now, array_filter(['form' => $form->key, 'name' => $name])));
             if (! $agrees || $form->wording === null) {
                 return null;
             }
             $agreed = ['person_id' => $person->id, 'number' => $number->e164, 'wording' => $form->wording, 'from' => $from, 'at' => $desk->now];
-            if (! $form->confirmed_by_text) {
+            if (! $form->confirmed_by_text && ! $isKnown) {
                 Consent::query()->create($agreed + ['act' => 'granted', 'scope' => 'marketing', 'how' => 'form']);
 
                 return null;
             }
 
-            return $this->askBack($desk, $form, $person, $agreed);
+            return $this->askBack($desk, $form, $person, $agreed, $name);
         });
     }
 
     /** @param  array{person_id: int, number: string, wording: string, from: string|null, at: \DateTimeImmutable}  $agreed */
-    private function askBack(Desk $desk, Form $form, Person $person, array $agreed): ?Reason
+    private function askBack(Desk $desk, Form $form, Person $person, array $agreed, ?string $name): ?Reason
     {
         $line = Line::query()->whereNotNull('number')->where(fn ($some) => $form->line === null ? $some : $some->where('key', $form->line))->orderBy('id')->first();
         $known = $desk->known->person($person->id);
         $since = $desk->now->modify('-'.self::ASK_AGAIN_SECONDS.' seconds')->format('Y-m-d H:i:s');
-        if ($line === null || $known === null || DB::table('confirmations')->where('number', $agreed['number'])->whereNull('confirmed_at')->where('at', '>', $since)->exists()) {
-            return $line === null ? new Reason('text.no_line', ['line' => (string) $form->line]) : null;
+        if ($line === null || DB::table('confirmations')->where('at', '>', $since)->count() >= self::MOST_AN_HOUR) {
+            return $line === null ? new Reason('text.no_line', ['line' => (string) $form->line]) : new Reason('text.asked_enough');
         }
-        if ($desk->known->consent($agreed['number'])['optedOut']) {
-            return new Reason('text.has_stopped', ['line' => Numbers::pretty((string) $line->number)]);
-        }
-        if (DB::table('confirmations')->where('at', '>', $since)->count() >= self::MOST_AN_HOUR) {
-            return new Reason('text.asked_enough');
+        // That a number has said stop, or takes no texts, is between us and whoever has it.
+        if ($known === null || $desk->known->consent($agreed['number'])['optedOut']
+            || DB::table('confirmations')->where('number', $agreed['number'])->whereNull('confirmed_at')->where('at', '>', $since)->exists()) {
+            return null;
         }
         $words = __('texts.confirm', ['business' => $desk->known->business()->name]);
         if (! is_string($words)) {
             throw new \LogicException('texts.confirm is one text');
         }
-        $id = DB::table('confirmations')->insertGetId(['form_id' => $form->id, 'at' => $desk->now->format('Y-m-d H:i:s')] + $agreed);
+        $id = DB::table('confirmations')->insertGetId(['form_id' => $form->id, 'name' => $name, 'at' => $desk->now->format('Y-m-d H:i:s')] + $agreed);
+        $this->texts->send($desk, $known, $line, From::Words, $words, "confirm/$id", $agreed['number']);
 
-        return $this->texts->send($desk, $known, $line, From::Words, $words, "confirm/$id", $agreed['number']);
+        return null;
     }
 }

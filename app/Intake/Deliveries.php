@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Database\Trouble;
 use App\Models\Delivery;
 use App\Models\DeliveryState;
 use App\Models\RecordType;
@@ -24,6 +25,12 @@ use Psr\Clock\ClockInterface;
 /** Takes what a source sends. Every delivery is kept as it came, good or refused, with the reason; any can be taken again. */
 final readonly class Deliveries
 {
+    /** Of those that do not show that they come from the source, so many are kept. */
+    public const SAMPLES = 20;
+
+    /** So much of each. */
+    private const SAMPLE_BYTES = 4096;
+
     /** What is kept of a delivery that is too large. */
     private const CUT_BYTES = 65_536;
 
@@ -41,7 +48,7 @@ final readonly class Deliveries
     public function take(Source $source, string $body, array $headers, ?Reason $doubt): Delivery
     {
         if ($doubt !== null) {
-            return $this->keep($source, $body, $headers, DeliveryState::Refused, $doubt);
+            return $this->sample($source, $body, $headers, $doubt);
         }
         if (strlen($body) > $this->mostBytes) {
             return $this->keep($source, $body, $headers, DeliveryState::Refused, new Reason('intake.too_large', ['kilobytes' => intdiv($this->mostBytes, 1024)]));
@@ -51,11 +58,34 @@ final readonly class Deliveries
             return $this->keep($source, $body, $headers, DeliveryState::Kept, new Reason($mapping === null ? 'intake.not_mapped' : 'intake.source_paused'));
         }
         try {
-            $opened = Body::open($body, $headers);
-            $cleaned = $mapping->clean($opened->tree, self::targets($mapping));
+            return $this->work($source, $mapping, $body, $headers);
         } catch (Refused $e) {
             return $this->keep($source, $body, $headers, DeliveryState::Refused, $e->reason());
+        } catch (\Throwable $e) {
+            if (Trouble::passes($e)) {
+                throw $e;
+            }
+            report($e);
+
+            return $this->keep($source, $body, $headers, DeliveryState::Refused, self::failed($e));
         }
+    }
+
+    /** Whatever fails while it is worked on, it is there to be taken again. */
+    private static function failed(\Throwable $e): Reason
+    {
+        return new Reason('intake.failed', ['detail' => mb_substr(mb_scrub(rtrim($e->getMessage(), '.'), 'UTF-8'), 0, 200, 'UTF-8')]);
+    }
+
+    /**
+     * @param  array<string, string>  $headers
+     *
+     * @throws Refused
+     */
+    private function work(Source $source, Mapping $mapping, string $body, array $headers): Delivery
+    {
+        $opened = Body::open($body, $headers);
+        $cleaned = $mapping->clean($opened->tree, self::targets($mapping));
         if ($cleaned instanceof LeftOut) {
             return $this->keep($source, $body, $headers, DeliveryState::LeftOut, $cleaned->reason);
         }
@@ -74,6 +104,19 @@ final readonly class Deliveries
 
     /** Takes a delivery that was kept, as its source's mapping is now. One that was used before changes what it wrote then. */
     public function takeAgain(Delivery $delivery): void
+    {
+        try {
+            $this->again($delivery);
+        } catch (\Throwable $e) {
+            if (Trouble::passes($e)) {
+                throw $e;
+            }
+            report($e);
+            $delivery->refresh()->update(['state' => DeliveryState::Refused, 'reason' => self::failed($e)->toArray(), 'replayed_at' => $this->clock->now()]);
+        }
+    }
+
+    private function again(Delivery $delivery): void
     {
         $source = $delivery->source;
         DB::transaction(function () use ($delivery, $source): void {
@@ -161,6 +204,24 @@ final readonly class Deliveries
         ])->save();
     }
 
+    /**
+     * What does not show that it comes from the source: counted, and only the last few kept, cut short, so that nobody fills the disk.
+     *
+     * @param  array<string, string>  $headers
+     */
+    private function sample(Source $source, string $body, array $headers, Reason $doubt): Delivery
+    {
+        return DB::transaction(function () use ($source, $body, $headers, $doubt): Delivery {
+            DB::table('sources')->where('id', $source->id)->increment('unproven');
+            $kept = DB::table('deliveries')->where('source_id', $source->id)->where('unproven', true)->orderByDesc('id')->skip(self::SAMPLES - 1)->limit(100)->pluck('id');
+            DB::table('deliveries')->whereIn('id', $kept)->delete();
+            $delivery = $this->keep($source, substr($body, 0, self::SAMPLE_BYTES), $headers, DeliveryState::Refused, $doubt);
+            $delivery->update(['unproven' => true, 'is_cut' => strlen($body) > self::SAMPLE_BYTES]);
+
+            return $delivery;
+        });
+    }
+
     /** @param  array<string, string>  $headers */
     private function keep(Source $source, string $body, array $headers, DeliveryState $state, ?Reason $reason, ?string $fingerprint = null): Delivery
     {
@@ -170,7 +231,7 @@ final readonly class Deliveries
 
         return Delivery::query()->create([
             'source_id' => $source->id, 'state' => $state, 'fingerprint' => $fingerprint, 'body' => $isBinary ? base64_encode($kept) : $kept,
-            'is_binary' => $isBinary, 'is_cut' => $isCut, 'headers' => self::known($headers), 'reason' => $reason?->toArray(), 'at' => $this->clock->now(),
+            'is_binary' => $isBinary, 'is_cut' => $isCut, 'bytes' => strlen($kept), 'headers' => self::known($headers), 'reason' => $reason?->toArray(), 'at' => $this->clock->now(),
         ]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Database\Trouble;
 use App\Models\Business;
 use App\Models\Import;
 use App\Models\ImportState;
@@ -23,6 +24,8 @@ use Psr\Clock\ClockInterface;
 final readonly class Imports
 {
     public const CHUNK = 500;
+
+    private const TRIES = 2;
 
     /** A file up to this size is read while one waits: a second at most. */
     private const AT_ONCE_BYTES = 500_000;
@@ -59,12 +62,28 @@ final readonly class Imports
     /** The next file that was put by to be read. */
     public function unread(): ?Import
     {
-        return Import::query()->where('state', ImportState::Reading)->orderBy('id')->get()->first(fn (Import $one): bool => is_file($one->raw()));
+        foreach (Import::query()->where('state', ImportState::Reading)->orderBy('id')->limit(100)->get() as $one) {
+            if (is_file($one->raw())) {
+                return $one;
+            }
+            if ($one->at < $this->clock->now()->modify('-10 minutes')) {
+                // It was cut off while it came in.
+                $one->update(['state' => ImportState::Failed, 'problem' => (new Reason('intake.cut_off'))->toArray()]);
+            }
+        }
+
+        return null;
     }
 
     public function readSent(Import $import): void
     {
-        $this->read($import, $import->raw());
+        // Counted first: one that ends whoever reads it is not read for ever.
+        $import->update(['tries' => $import->tries + 1]);
+        if ($import->tries > self::TRIES) {
+            $import->update(['state' => ImportState::Failed, 'problem' => (new Reason('intake.ends_reader'))->toArray()]);
+        } else {
+            $this->read($import, $import->raw());
+        }
         @unlink($import->raw());
     }
 
@@ -87,14 +106,26 @@ final readonly class Imports
             $table = Files::read($path, $import->table(), $this->clock->now(), new \DateTimeZone(Business::ours()->zone));
             $import->update($table->rows === 0
                 ? ['state' => ImportState::Failed, 'problem' => (new Reason('intake.no_rows'))->toArray(), 'columns' => $table->columns]
-                : ['state' => ImportState::ToMap, 'columns' => $table->columns, 'rows' => $table->rows]);
+                : ['state' => ImportState::ToMap, 'columns' => $table->columns, 'rows' => $table->rows, 'problem' => $table->note?->toArray()]);
             $mapping = $import->readMapping();
             if ($mapping !== null && $mapping->taken === []) {
                 $import->update(['mapping' => FirstMapping::of($import, $mapping->type, Business::ours())->toDocument()]);
             }
         } catch (Refused $e) {
             $import->update(['state' => ImportState::Failed, 'problem' => $e->reason()->toArray()]);
+        } catch (\Throwable $e) {
+            if (Trouble::passes($e)) {
+                throw $e;
+            }
+            // Damaged in a way that nobody has thought of: one file's trouble.
+            report($e);
+            $import->update(['state' => ImportState::Failed, 'problem' => self::damaged($e)->toArray()]);
         }
+    }
+
+    public static function damaged(\Throwable $e): Reason
+    {
+        return new Reason('intake.damaged', ['detail' => mb_substr(mb_scrub(rtrim($e->getMessage(), '.'), 'UTF-8'), 0, 160, 'UTF-8')]);
     }
 
     public function start(Import $import, bool $silent): void

@@ -4,25 +4,25 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Database\Trouble;
 use App\Models\Delivery;
 use App\Models\Import;
 use App\Models\ImportState;
 use App\Models\Replay;
-use Linnet\Core\Reason;
 
 /** One round of what is taken in behind the scenes: watched addresses, files, deliveries taken again. All of it goes on where it was left. */
 final readonly class IntakeWorker
 {
     private const REPLAYED_AT_ONCE = 50;
 
-    public function __construct(private Watches $watches, private Imports $imports, private Deliveries $deliveries)
+    public function __construct(private Watches $watches, private Imports $imports, private Deliveries $deliveries, private TakeBack $takeBack, private Pruning $pruning)
     {
     }
 
     /** @return int how much was done; 0 means there is nothing to do now */
     public function round(): int
     {
-        $done = $this->watches->look() + $this->readOne();
+        $done = $this->watches->look() + $this->readOne() + $this->takeBack() + $this->pruning->piece();
         foreach (Import::query()->where('state', ImportState::Running)->orderBy('id')->limit(4)->pluck('id') as $id) {
             $done += $this->import((int) $id);
         }
@@ -41,6 +41,13 @@ final readonly class IntakeWorker
         }
 
         return $import === null ? 0 : 1;
+    }
+
+    private function takeBack(): int
+    {
+        $id = Import::query()->where('state', ImportState::TakingBack)->orderBy('id')->value('id');
+
+        return $id === null ? 0 : ($this->orFailed((int) $id, fn (): int => $this->takeBack->piece((int) $id)) ?? 1);
     }
 
     private function import(int $id): int
@@ -66,11 +73,12 @@ final readonly class IntakeWorker
     {
         try {
             return $act();
-        } catch (\Illuminate\Database\QueryException $e) {
-            throw $e;
         } catch (\Throwable $e) {
+            if (Trouble::passes($e)) {
+                throw $e;
+            }
             report($e);
-            Import::query()->whereKey($id)->update(['state' => ImportState::Failed, 'problem' => json_encode((new Reason('engine.put_aside', ['detail' => $e->getMessage()]))->toArray())]);
+            Import::query()->whereKey($id)->update(['state' => ImportState::Failed, 'problem' => json_encode(Imports::damaged($e)->toArray())]);
 
             return null;
         }
@@ -78,7 +86,7 @@ final readonly class IntakeWorker
 
     private function replay(Replay $replay): int
     {
-        $query = Delivery::query()->where('source_id', $replay->source_id)->whereBetween('id', [$replay->next_id, $replay->last_id])->with('source');
+        $query = Delivery::query()->where('source_id', $replay->source_id)->where('unproven', false)->whereBetween('id', [$replay->next_id, $replay->last_id])->with('source');
         if ($replay->only !== null) {
             $query->where('state', $replay->only);
         }

@@ -15,6 +15,7 @@ use Linnet\Core\Intake\KnownPeople;
 use Linnet\Core\Intake\PersonSaid;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Number\PhoneNumber;
+use Linnet\Core\Record\PlainName;
 
 /**
  * Finds or makes the people that a batch speaks of: by their external id, then their number, then their email. Loaded for all of
@@ -136,7 +137,7 @@ final class People
     private function make(PersonSaid $said): Person
     {
         $columns = [
-            ...array_fill_keys(['first_name', 'last_name', 'zone', 'locale'], null), ...array_filter($said->own, fn (string $value): bool => $value !== ''), 'email' => $said->email,
+            ...array_fill_keys(['first_name', 'last_name', 'zone', 'locale'], null), ...array_filter(self::own($said), fn (string $value): bool => $value !== ''), 'email' => $said->email,
             'fields' => json_encode((object) array_filter($said->fields, fn (mixed $value): bool => $value !== null), JSON_THROW_ON_ERROR),
             'added_at' => $this->now->format('Y-m-d H:i:s'), 'import_id' => $this->origin->importId,
         ];
@@ -155,11 +156,17 @@ final class People
         return $person;
     }
 
+    /** @return array<string, string> what is said of them; a number is nobody's name */
+    private static function own(PersonSaid $said): array
+    {
+        return array_filter($said->own, fn (string $value, string $key): bool => ! in_array($key, ['first_name', 'last_name'], true) || ! PlainName::isNumber($value), ARRAY_FILTER_USE_BOTH);
+    }
+
     /** @return array<string, array{mixed, mixed}> before and after, by field */
     private function alter(Person $person, PersonSaid $said, bool $overwrite): array
     {
         $altered = [];
-        foreach ($said->own + ($said->email === null ? [] : ['email' => $said->email]) as $key => $value) {
+        foreach (self::own($said) + ($said->email === null ? [] : ['email' => $said->email]) as $key => $value) {
             $before = $person->getAttribute($key);
             // Emptied on purpose, by hand.
             $value = $value === '' ? null : $value;

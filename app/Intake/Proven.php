@@ -23,6 +23,9 @@ final class Proven
      */
     public static function doubt(Source $source, Request $request, ?string $inAddress, \DateTimeImmutable $now): ?Reason
     {
+        if ($source->isSecretLost()) {
+            return new Reason('intake.secret_lost');
+        }
         $secrets = $source->secrets($now);
         if ($source->proof === Proof::Signature) {
             return self::signature($secrets, $request);

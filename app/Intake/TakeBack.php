@@ -16,9 +16,11 @@ use Illuminate\Support\Facades\DB;
 use Linnet\Core\Reason;
 use Psr\Clock\ClockInterface;
 
-/** Undoes what a file did, as long as nothing has acted on it. */
+/** Undoes what a file did, as long as nothing has acted on it: some at a time, by the worker, so that nobody waits and nothing is held up. */
 final readonly class TakeBack
 {
+    private const PIECE = 200;
+
     public function __construct(private ClockInterface $clock, private Door $door)
     {
     }
@@ -40,45 +42,94 @@ final readonly class TakeBack
         return $what === null ? null : new Reason('import.acted', ['what' => $what]);
     }
 
-    public function __invoke(Import $import, Staff $staff): void
+    public function begin(Import $import, Staff $staff): void
     {
-        DB::transaction(function () use ($import, $staff): void {
-            $this->restore($import, $staff);
-            DB::table('changes')->where('import_id', $import->id)->where('kind', ChangeKind::RecordAdded->value)->orderBy('id')->select('id', 'record_id')
-                ->chunkById(500, function ($changes): void {
-                    $ids = $changes->pluck('record_id');
-                    DB::table('traces')->whereIn('record_id', $ids)->delete();
-                    DB::table('changes')->whereIn('record_id', $ids)->delete();
-                    DB::table('records')->whereIn('id', $ids)->delete();
-                });
-            $this->people($import)->whereNotIn('id', DB::table('consents')->select('person_id'))->orderBy('id')->select('id')->chunkById(500, function ($people): void {
-                $ids = $people->pluck('id');
-                foreach (['changes', 'traces', 'numbers', 'external_ids', 'conversations'] as $table) {
-                    DB::table($table)->whereIn('person_id', $ids)->delete();
-                }
-                DB::table('people')->whereIn('id', $ids)->delete();
-            });
-            DB::table('seen_rows')->where('scope', "import:$import->id")->delete();
-            $import->update(['state' => ImportState::TakenBack]);
+        $import->update(['state' => ImportState::TakingBack, 'staff_id' => $staff->id, 'undone_to' => null]);
+    }
+
+    /**
+     * The next piece, in one transaction: what was changed becomes what it was, the last first; agreements that only the file stated are
+     * withdrawn; records and people it made are taken out. Whom a rule or somebody here has acted on meanwhile stays.
+     *
+     * @return int how much was undone; 0 where nothing is left
+     */
+    public function piece(int $id): int
+    {
+        return DB::transaction(function () use ($id): int {
+            $import = Import::query()->lockForUpdate()->with('staff')->find($id);
+            if ($import === null || $import->state !== ImportState::TakingBack || $import->staff === null) {
+                return 0;
+            }
+            $done = $this->restore($import, $import->staff) ?: $this->withdraw($import, $import->staff) ?: $this->takeOutRecords($import) ?: $this->takeOutPeople($import);
+            if ($done === 0) {
+                DB::table('seen_rows')->where('scope', "import:$import->id")->delete();
+                $import->update(['state' => ImportState::TakenBack]);
+            }
+
+            return max(1, $done);
         });
     }
 
-    /** What was changed becomes what it was, and agreements that only the file stated are withdrawn; stops are left. */
-    private function restore(Import $import, Staff $staff): void
+    private function restore(Import $import, Staff $staff): int
     {
         $origin = Origin::staff($staff)->quietly();
-        $changes = DB::table('changes')->where('import_id', $import->id)->whereIn('kind', [ChangeKind::RecordChanged->value, ChangeKind::PersonChanged->value])->select('id', 'kind', 'record_id', 'person_id', 'from', 'to');
-        foreach ($changes->lazyByIdDesc(500) as $change) {
+        $changes = DB::table('changes')->where('import_id', $import->id)->whereIn('kind', [ChangeKind::RecordChanged->value, ChangeKind::PersonChanged->value])
+            ->when($import->undone_to !== null, fn (Builder $older) => $older->where('id', '<', $import->undone_to))->orderByDesc('id')->limit(self::PIECE)->get(['id', 'kind', 'record_id', 'person_id', 'from', 'to']);
+        $records = Record::query()->whereKey($changes->pluck('record_id')->filter()->all())->with('type.fields')->get()->keyBy('id');
+        $people = Person::query()->whereKey($changes->pluck('person_id')->filter()->all())->get()->keyBy('id');
+        foreach ($changes as $change) {
             $from = (array) json_decode((string) $change->from, true);
             $change->kind === ChangeKind::RecordChanged->value
-                ? $this->restoreRecord(Record::query()->with('type.fields')->find((int) $change->record_id), $from, $origin)
-                : $this->restorePerson(Person::query()->find((int) $change->person_id), $from, (array) json_decode((string) $change->to, true), $origin);
+                ? $this->restoreRecord($records[(int) $change->record_id] ?? null, $from, $origin)
+                : $this->restorePerson($people[(int) $change->person_id] ?? null, $from, (array) json_decode((string) $change->to, true), $origin);
+            $import->undone_to = (int) $change->id;
         }
-        Consent::query()->where('import_id', $import->id)->where('act', 'granted')
-            ->get()->each(fn (Consent $entry) => Consent::query()->create([
+        $import->save();
+
+        return count($changes);
+    }
+
+    private function withdraw(Import $import, Staff $staff): int
+    {
+        $granted = Consent::query()->where('import_id', $import->id)->where('act', 'granted')
+            ->whereNotExists(fn (Builder $later) => $later->from('consents as later')->whereColumn('later.number', 'consents.number')->whereColumn('later.scope', 'consents.scope')->whereColumn('later.id', '>', 'consents.id')->where('later.act', 'withdrawn'))
+            ->orderBy('id')->limit(self::PIECE)->get();
+        foreach ($granted as $entry) {
+            Consent::query()->create([
                 'person_id' => $entry->person_id, 'number' => $entry->number, 'act' => 'withdrawn', 'scope' => $entry->scope, 'how' => 'hand',
                 'wording' => "The file $import->name was taken back", 'staff_id' => $staff->id, 'at' => $this->clock->now(),
-            ]));
+            ]);
+        }
+
+        return count($granted);
+    }
+
+    private function takeOutRecords(Import $import): int
+    {
+        $ids = DB::table('changes')->where('import_id', $import->id)->where('kind', ChangeKind::RecordAdded->value)
+            ->whereNotExists(fn (Builder $runs) => $runs->from('runs')->whereColumn('runs.record_id', 'changes.record_id'))
+            ->orderBy('id')->limit(self::PIECE)->pluck('record_id');
+        DB::table('traces')->whereIn('record_id', $ids)->delete();
+        DB::table('deliveries')->whereIn('record_id', $ids)->update(['record_id' => null]);
+        DB::table('changes')->whereIn('record_id', $ids)->delete();
+        DB::table('records')->whereIn('id', $ids)->delete();
+
+        return count($ids);
+    }
+
+    private function takeOutPeople(Import $import): int
+    {
+        $query = $this->people($import);
+        foreach (['consents', 'messages', 'records', 'runs'] as $table) {
+            $query->whereNotExists(fn (Builder $theirs) => $theirs->from($table)->whereColumn("$table.person_id", 'people.id'));
+        }
+        $ids = $query->orderBy('id')->limit(self::PIECE)->pluck('id');
+        foreach (['changes', 'traces', 'numbers', 'external_ids', 'conversations', 'labels'] as $table) {
+            DB::table($table)->whereIn('person_id', $ids)->delete();
+        }
+        DB::table('people')->whereIn('id', $ids)->delete();
+
+        return count($ids);
     }
 
     /** @param  array<string, scalar|null>  $from */

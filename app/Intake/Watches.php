@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
+use App\Database\Trouble;
 use App\Models\Business;
 use App\Models\Import;
 use App\Models\ImportState;
@@ -83,6 +84,13 @@ final readonly class Watches
             }
         } catch (Unfit $e) {
             $source->update(['problem' => $e->reason->toArray()]);
+        } catch (\Throwable $e) {
+            if (Trouble::passes($e)) {
+                throw $e;
+            }
+            // One source's trouble is that source's alone.
+            report($e);
+            $source->update(['problem' => Imports::damaged($e)->toArray()]);
         } finally {
             @unlink($path);
         }

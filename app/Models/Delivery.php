@@ -15,6 +15,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $body as it came; base64 where is_binary
  * @property bool $is_binary
  * @property bool $is_cut it was too large to be kept whole
+ * @property bool $unproven it did not show that it comes from the source
+ * @property int $bytes of the body as it is kept
  * @property array<string, string>|null $headers those that say how to read it
  * @property array{code: string, with: array<string, mixed>}|null $reason
  * @property int|null $record_id
@@ -30,7 +32,7 @@ final class Delivery extends Model
     {
         return [
             'state' => DeliveryState::class, 'headers' => 'array', 'reason' => 'array', 'at' => 'immutable_datetime', 'replayed_at' => 'immutable_datetime',
-            'is_binary' => 'boolean', 'is_cut' => 'boolean',
+            'is_binary' => 'boolean', 'is_cut' => 'boolean', 'unproven' => 'boolean',
         ];
     }
 

@@ -23,8 +23,10 @@ use Linnet\Core\Intake\Mapping;
  * @property bool $silent rules are not to act on what it changes
  * @property list<string>|null $columns
  * @property int $rows
+ * @property int $tries how often it was begun to be read by the worker
  * @property int $done rows dealt with
  * @property int $offset bytes of the table dealt with
+ * @property int|null $undone_to the change down to which it is taken back
  * @property int $added
  * @property int $changed
  * @property int $same

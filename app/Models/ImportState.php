@@ -15,7 +15,14 @@ enum ImportState: string
     case Stopped = 'stopped';
     case Done = 'done';
     case Failed = 'failed';
+    case TakingBack = 'taking_back';
     case TakenBack = 'taken_back';
+
+    /** Whether the worker has it in hand. */
+    public function isUnderWay(): bool
+    {
+        return $this === self::Reading || $this === self::Running || $this === self::TakingBack;
+    }
 
     public function word(): string
     {
@@ -26,6 +33,7 @@ enum ImportState: string
             self::Stopped => 'stopped',
             self::Done => 'taken in',
             self::Failed => 'failed',
+            self::TakingBack => 'being taken back',
             self::TakenBack => 'taken back',
         };
     }
@@ -36,7 +44,7 @@ enum ImportState: string
             self::Done => 'well',
             self::ToMap, self::Stopped => 'held',
             self::Failed => 'bad',
-            self::Reading, self::Running, self::TakenBack => 'plain',
+            self::Reading, self::Running, self::TakingBack, self::TakenBack => 'plain',
         };
     }
 }

@@ -39,7 +39,8 @@ final class Replay extends Model
     /** Null where there is nothing to take again. */
     public static function begin(Source $source, ?DeliveryState $only, ?\DateTimeImmutable $since, \DateTimeImmutable $now): ?self
     {
-        $query = Delivery::query()->where('source_id', $source->id);
+        // What does not show where it comes from is taken again only by being picked.
+        $query = Delivery::query()->where('source_id', $source->id)->where('unproven', false);
         if ($only !== null) {
             $query->where('state', $only);
         }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Facades\Crypt;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Intake\Mapping;
@@ -30,6 +32,9 @@ use Linnet\Core\Intake\Mapping;
  * @property CarbonImmutable|null $looked_at
  * @property array{code: string, with: array<string, mixed>}|null $problem what went wrong the last time it was looked at
  * @property array{field: string, value: string}|null $gone
+ * @property int $unproven how many deliveries did not show that they come from it
+ * @property int $keep_days for how long deliveries are kept
+ * @property int $keep_megabytes how much of them at most
  * @property-read Delivery|null $sample
  */
 final class Source extends Model
@@ -70,6 +75,17 @@ final class Source extends Model
             $this->secret,
             $this->old_secret_until !== null && $this->old_secret_until > $now ? $this->old_secret : null,
         ], fn (?string $secret): bool => $secret !== null && $secret !== ''));
+    }
+
+    /** Whether its secret was encrypted under another key than the application has now. */
+    public function isSecretLost(): bool
+    {
+        $kept = $this->getRawOriginal('secret');
+        try {
+            return is_string($kept) && Crypt::decryptString($kept) === '';
+        } catch (DecryptException) {
+            return true;
+        }
     }
 
     public function readMapping(): ?Mapping

@@ -31,12 +31,25 @@ final readonly class Address
             throw Unfit::because('has_login');
         }
         $port = $uri->getPort() ?? ($scheme === 'https' ? 443 : 80);
-        $host = strtolower(rtrim(trim($uri->getHost(), '[]'), '.'));
+        $host = self::plain(trim($uri->getHost(), '[]')) ?? throw Unfit::because('not_http', ['address' => mb_substr(mb_scrub($written, 'UTF-8'), 0, 200, 'UTF-8')]);
         if (! in_array($port, [80, 443], true) && ! self::isLetThrough($host, $port)) {
             throw Unfit::because('port', ['port' => $port]);
         }
 
-        return new self((string) $uri->withFragment(''), $host, $port);
+        // Just the name that is looked up is gone to: one written otherwise would be looked up once more, past the pinned address.
+        return new self((string) $uri->withFragment('')->withHost(str_contains($host, ':') ? "[$host]" : $host), $host, $port);
+    }
+
+    /** A host as the name service is asked for it: small letters, no dot at its end, other scripts as they are spelt there. */
+    private static function plain(string $host): ?string
+    {
+        if (str_contains($host, ':')) {
+            return strtolower($host);
+        }
+        $ascii = idn_to_ascii(rawurldecode($host), IDNA_DEFAULT, INTL_IDNA_VARIANT_UTS46);
+        $plain = $ascii === false ? '' : strtolower(rtrim($ascii, '.'));
+
+        return preg_match('/^[a-z0-9_-]+(\.[a-z0-9_-]+)*$/D', $plain) === 1 ? $plain : null;
     }
 
     /** Where a redirect leads. */

@@ -43,6 +43,9 @@ final readonly class Fetcher
             $response = Http::timeout($this->timeoutSeconds)->connectTimeout(10)->withUserAgent('Linnet')->withOptions([
                 ...$pinned,
                 'sink' => $into,
+                // Unpacked here, a small answer could fill the disk before its size is looked at.
+                'decode_content' => false,
+                'headers' => ['Accept-Encoding' => 'identity'],
                 'progress' => function (int|float $total, int|float $got): void {
                     if ($got > $this->mostBytes) {
                         throw Unfit::because('too_large', ['megabytes' => intdiv($this->mostBytes, 1_048_576)]);

@@ -15,7 +15,9 @@ final class PublicAddress
         }
         if (strlen($packed) === 4) {
             return filter_var($ip, FILTER_VALIDATE_IP, FILTER_FLAG_IPV4 | FILTER_FLAG_GLOBAL_RANGE | FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE) !== false
-                && ord($packed[0]) < 224 && ord($packed[0]) !== 0;
+                && ord($packed[0]) < 224 && ord($packed[0]) !== 0
+                // Relays from IPv6 to IPv4, given up (RFC 7526).
+                && ! str_starts_with($packed, "\xc0\x58\x63");
         }
         // IPv4 inside IPv6: mapped and compatible (::ffff:0:0/96, ::/96), NAT64 (64:ff9b::/96), 6to4 (2002::/16).
         $inner = match (true) {

@@ -37,7 +37,7 @@ final readonly class Remains
         $deliveries = [];
         foreach (DeliveryState::cases() as $state) {
             if ($state !== DeliveryState::Taken) {
-                array_push($deliveries, ...self::naming($pattern, DB::table('deliveries')->where('state', $state->value)->select(['id', 'body as said', 'reason'])));
+                array_push($deliveries, ...self::naming($pattern, DB::table('deliveries')->where('state', $state->value)->select(['id', 'body as said', 'reason', 'is_binary'])));
             }
         }
 
@@ -57,12 +57,25 @@ final readonly class Remains
         }
     }
 
+    /** What came in other bytes than UTF-8, so far as it can be read. */
+    private static function readable(string $bytes): string
+    {
+        $from = match (true) {
+            str_starts_with($bytes, "\xFF\xFE") => 'UTF-16LE',
+            str_starts_with($bytes, "\xFE\xFF") => 'UTF-16BE',
+            default => 'ISO-8859-1',
+        };
+
+        return str_replace("\0", '', mb_convert_encoding($bytes, 'UTF-8', $from)).' '.str_replace("\0", '', $bytes);
+    }
+
     /** @return list<int> */
     private static function naming(string $pattern, Builder $query): array
     {
         $ids = [];
         foreach ($query->lazyById(200) as $row) {
-            if (preg_match($pattern, mb_scrub($row->said.' '.$row->reason, 'UTF-8')) === 1) {
+            $said = ($row->is_binary ?? false) ? self::readable((string) base64_decode((string) $row->said, true)) : (string) $row->said;
+            if (preg_match($pattern, mb_scrub("$said $row->reason", 'UTF-8')) === 1) {
                 $ids[] = (int) $row->id;
             }
         }

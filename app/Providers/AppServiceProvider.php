@@ -11,18 +11,22 @@ use App\Clock\SystemClock;
 use App\Engine\Outbox;
 use App\Intake\Deliveries;
 use App\Models\Business;
+use App\Models\Source;
 use App\Models\Staff;
 use App\Outside\Fetcher;
 use Compat\Sqlite\ImmediateConnector;
 use Demo\MovableClock;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\View\View as ViewData;
+use Laravel\Sanctum\PersonalAccessToken;
+use Laravel\Sanctum\Sanctum;
 use Psr\Clock\ClockInterface;
 
 final class AppServiceProvider extends ServiceProvider
@@ -60,6 +64,13 @@ final class AppServiceProvider extends ServiceProvider
 
         View::composer('people.show', fn (ViewData $view) => $view->with('lookup', resolve(NumberLookup::class)->isThere()));
 
+        // A token may no more than whom it belongs to, as they are now.
+        Sanctum::authenticateAccessTokensUsing(fn (PersonalAccessToken $token, bool $isValid): bool => $isValid && ($owner = $token->getRelationValue('tokenable')) instanceof Staff && $owner->role->administers());
+
+        // Behind a proxy that ends TLS, addresses and "https" come from its headers; from nobody else's.
+        $proxies = (string) config()->get('linnet.trusted_proxies');
+        TrustProxies::at($proxies === '' ? [] : ($proxies === '*' ? '*' : array_map(trim(...), explode(',', $proxies))));
+
         Gate::define('administer', fn (Staff $staff): bool => $staff->role->administers());
         Gate::define('converse', fn (Staff $staff): bool => $staff->role->converses());
         Gate::define('view', fn (Staff $staff): bool => $staff->role->views());
@@ -69,6 +80,6 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('links', fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         RateLimiter::for('calendar', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
         RateLimiter::for('deliveries', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.deliveries.most_per_minute'))
-            ->by($request->path().'|'.$request->ip()));
+            ->by('deliveries|'.($request->route('source') instanceof Source ? $request->route('source')->key : (is_string($request->route('source')) ? $request->route('source') : '')).'|'.$request->ip()));
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Tables;
 
 use Linnet\Core\Intake\Refused;
+use Linnet\Core\Reason;
+use Linnet\Core\Time\Recurrence;
 use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Component\VEvent;
 use Sabre\VObject\InvalidDataException;
@@ -29,6 +31,8 @@ final class ICalendar
 
     private const MOST_TIMES = 3500;
 
+    private const MOST_SECONDS = 20;
+
     /** @param  \DateTimeZone  $zone  of times that name none */
     public static function read(string $path, TableWriter $table, \DateTimeImmutable $now, \DateTimeZone $zone): void
     {
@@ -37,7 +41,7 @@ final class ICalendar
         }
         $table->row(self::COLUMNS);
         try {
-            $calendar = Reader::read((string) file_get_contents($path), Reader::OPTION_FORGIVING | Reader::OPTION_IGNORE_INVALID_LINES, 'UTF-8');
+            $calendar = Reader::read(self::readable((string) file_get_contents($path)), Reader::OPTION_FORGIVING | Reader::OPTION_IGNORE_INVALID_LINES, 'UTF-8');
         } catch (ParseException $e) {
             throw Refused::because('unreadable', ['format' => 'a calendar', 'detail' => mb_substr(mb_scrub($e->getMessage(), 'UTF-8'), 0, 120, 'UTF-8')]);
         }
@@ -45,13 +49,71 @@ final class ICalendar
             throw Refused::because('unreadable', ['format' => 'a calendar', 'detail' => 'it is something else.']);
         }
         Settings::$maxRecurrences = self::MOST_TIMES;
+        $zones = new CalendarZones($calendar, $zone, $now);
+        $began = hrtime(true);
         $from = $now->modify('-'.self::PAST_DAYS.' days');
         $until = $now->modify('+'.self::AHEAD_DAYS.' days');
         foreach (self::byName($calendar) as $events) {
+            array_map($zones->settle(...), $events);
+            if (! array_reduce($events, fn (bool $all, VEvent $event): bool => self::unroll($event, $from, $until, $zone) && $all, true)) {
+                $table->note(new Reason('intake.not_followed', ['title' => mb_substr(self::text($events[0], 'SUMMARY'), 0, 60, 'UTF-8'), 'rule' => mb_substr(self::text($events[0], 'X-LINNET-RULE'), 0, 80, 'UTF-8')]));
+            }
             foreach (self::times($events, $calendar, $from, $until, $zone) as $event) {
                 $table->row(self::row($event, $zone));
             }
+            if (hrtime(true) - $began > self::MOST_SECONDS * 1_000_000_000) {
+                throw Refused::because('unreadable', ['format' => 'a calendar', 'detail' => 'its events take too long to work out. Publish fewer of them.']);
+            }
         }
+    }
+
+    /** Unfolded, and with rules that are none under another name: one such line would end the reading of all. */
+    private static function readable(string $text): string
+    {
+        $text = (string) preg_replace('/\r?\n[ \t]/', '', $text);
+
+        return (string) preg_replace('/^(?:RRULE|EXRULE)[^:\r\n]*:(?![A-Z-]+=[^=;\r\n]*(?:;[A-Z-]+=[^=;\r\n]*)*;?\r?$)/mi', 'X-LINNET-RULE:', $text);
+    }
+
+    /**
+     * Puts the times of an event that comes back into the place of its rule: those from the horizon, by our own reckoning, which ends
+     * whatever the rule is.
+     *
+     * @return bool whether the rule could be followed; where it could not, its first time stays
+     */
+    private static function unroll(VEvent $event, \DateTimeImmutable $from, \DateTimeImmutable $until, \DateTimeZone $zone): bool
+    {
+        $rules = $event->select('RRULE');
+        $starts = $event->select('DTSTART')[0] ?? null;
+        if ($rules === [] || ! $starts instanceof Property\ICalendar\DateTime) {
+            return $event->select('X-LINNET-RULE') === [];
+        }
+        try {
+            $first = \DateTimeImmutable::createFromInterface($starts->getDateTime($zone));
+        } catch (\Throwable) {
+            $first = null;
+        }
+        $written = implode(' ', array_map(fn ($rule): string => (string) $rule, $rules));
+        $recurrence = $first === null || count($rules) > 1 ? null : Recurrence::of($first, $written);
+        $event->remove('RRULE');
+        if ($first === null || $recurrence === null) {
+            $event->add('X-LINNET-RULE', $written);
+
+            return false;
+        }
+        // An event that began before the horizon may still be going on.
+        $times = array_map(fn (\DateTimeImmutable $at): \DateTimeImmutable => $at->setTimezone($first->getTimezone()), $recurrence->between($from->modify('-14 days'), $until, self::MOST_TIMES));
+        foreach ($event->select('RDATE') as $more) {
+            array_push($times, ...$more instanceof Property\ICalendar\DateTime ? $more->getDateTimes($zone) : []);
+        }
+        $times = array_filter($times, fn (\DateTimeInterface $at): bool => $at != $first);
+        usort($times, fn (\DateTimeInterface $a, \DateTimeInterface $b): int => $a <=> $b);
+        $event->remove('RDATE');
+        if ($times !== []) {
+            $event->add('RDATE', $times, $starts->hasTime() ? [] : ['VALUE' => 'DATE']);
+        }
+
+        return true;
     }
 
     /** @return array<string, list<VEvent>> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tables;
 
 use Linnet\Core\Intake\Refused;
+use Linnet\Core\Reason;
 
 /** Writes the one form in which every file is read: CSV, UTF-8, commas, the names of the columns first. */
 final class TableWriter
@@ -22,6 +23,9 @@ final class TableWriter
     public array $columns = [];
 
     public int $rows = 0;
+
+    /** The first thing that was left out or taken otherwise than it stands. */
+    public ?Reason $note = null;
 
     public function __construct(string $path)
     {
@@ -50,6 +54,11 @@ final class TableWriter
             throw Refused::because('too_many_rows', ['most' => self::MOST_ROWS]);
         }
         fputcsv($this->file, $cells, ',', '"', '');
+    }
+
+    public function note(Reason $reason): void
+    {
+        $this->note ??= $reason;
     }
 
     public function close(): void

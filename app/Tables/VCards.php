@@ -15,10 +15,13 @@ use Sabre\VObject\Splitter\VCard as Splitter;
 /**
  * People as vCards (RFC 6350 and the older 2.1 and 3.0), a row each. What they agreed to stands in properties of our own, as the
  * standard lets programs add (section 6.10): it has none for consent.
+ *
+ * First and last names are those a card states as such (its N). What it is shown as (FN) may be a company or a number, and stands in a
+ * column of its own.
  */
 final class VCards
 {
-    public const COLUMNS = ['UID', 'First name', 'Last name', 'Mobile', 'Other number', 'Email', 'Organisation', 'Address', 'Town', 'Birthday', 'Note', 'Categories', 'Wants no texts', 'Agreed to offers', 'The words they agreed to', 'When they agreed'];
+    public const COLUMNS = ['UID', 'First name', 'Last name', 'Shown as', 'Mobile', 'Other number', 'Email', 'Organisation', 'Address', 'Town', 'Birthday', 'Note', 'Categories', 'Wants no texts', 'Agreed to offers', 'The words they agreed to', 'When they agreed'];
 
     /** @var list<string> for the last four columns */
     public const CONSENT = ['X-LINNET-NO-TEXTS', 'X-LINNET-OFFERS', 'X-LINNET-WORDING', 'X-LINNET-AGREED'];
@@ -43,7 +46,6 @@ final class VCards
     private static function row(Component $card): array
     {
         $name = self::parts($card, 'N');
-        $full = explode(' ', trim(self::text($card, 'FN')), 2);
         $address = self::parts($card, 'ADR');
         $mobile = $other = '';
         foreach ($card->select('TEL') as $number) {
@@ -56,7 +58,7 @@ final class VCards
         }
 
         return [
-            self::text($card, 'UID'), ($name[1] ?? '') !== '' ? $name[1] : $full[0], ($name[0] ?? '') !== '' ? $name[0] : ($full[1] ?? ''),
+            self::text($card, 'UID'), $name[1] ?? '', $name[0] ?? '', self::text($card, 'FN'),
             $mobile === '' ? $other : $mobile, $mobile === '' ? '' : $other, self::text($card, 'EMAIL'), str_replace(';', ', ', trim(self::text($card, 'ORG'), ';')),
             $address[2] ?? '', $address[3] ?? '', self::text($card, 'BDAY'), self::text($card, 'NOTE'), self::text($card, 'CATEGORIES'),
             ...array_map(fn (string $name): string => self::text($card, $name), self::CONSENT),

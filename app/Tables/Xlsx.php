@@ -15,6 +15,12 @@ final class Xlsx
     /** Numbers of the built-in formats that show a date or time. */
     private const DATE_FORMATS = [14, 15, 16, 17, 18, 19, 20, 21, 22, 45, 46, 47];
 
+    /** Unpacked. */
+    private const MOST_BYTES = 1_500_000_000;
+
+    /** Of the parts that are read whole. */
+    private const MOST_PART_BYTES = 20_000_000;
+
     /** @var resource */
     private $texts;
 
@@ -38,6 +44,7 @@ final class Xlsx
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
             throw Refused::because('unreadable', ['format' => 'a workbook', 'detail' => 'it is not one, or it is broken.']);
         }
+        self::bound($zip);
         $entry = self::sheet($zip);
         $book = new self($path, $zip);
         $book->from1904 = preg_match('/date1904="(1|true)"/', (string) $zip->getFromName('xl/workbook.xml')) === 1;
@@ -45,6 +52,18 @@ final class Xlsx
         $book->readStyles();
         $book->readSheet($entry, $table);
         $zip->close();
+    }
+
+    /** A small archive may hold more than a disk does: what is read is only read where it says that it is of a sensible size. */
+    private static function bound(\ZipArchive $zip): void
+    {
+        for ($i = 0, $all = 0; $i < $zip->numFiles; $i++) {
+            $all += $size = (int) ($zip->statIndex($i)['size'] ?? 0);
+            $isPart = preg_match('~(workbook\.xml|\.rels|styles\.xml)$~', (string) $zip->getNameIndex($i)) === 1;
+            if ($all > self::MOST_BYTES || ($isPart && $size > self::MOST_PART_BYTES)) {
+                throw Refused::because('unreadable', ['format' => 'a workbook', 'detail' => 'it is larger inside than can be read. Send it in parts.']);
+            }
+        }
     }
 
     /** The first sheet's place in the archive, by way of the workbook's relations. */

@@ -85,6 +85,9 @@ final class Body
         if (substr_count($text, '&') > 900) {
             throw Refused::because('too_many_values', ['most' => 900]);
         }
+        if (max(array_map(fn (string $pair): int => substr_count(rawurldecode(explode('=', $pair, 2)[0]), '['), explode('&', $text))) > self::DEPTH) {
+            throw Refused::because('too_deep', ['most' => self::DEPTH]);
+        }
         parse_str($text, $values);
         array_walk_recursive($values, function (mixed $value, int|string $key): void {
             if (! mb_check_encoding((string) $key, 'UTF-8') || (is_string($value) && ! mb_check_encoding($value, 'UTF-8'))) {

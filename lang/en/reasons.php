@@ -173,7 +173,6 @@ return [
 
     'text' => [
         'asked_enough' => 'So many have sent this in within the hour that nobody else is asked just now. Try again in an hour.',
-        'has_stopped' => 'This number has told us to stop. Text START to :line first.',
         'too_late' => 'Skipped: its moment was past already.',
         'used_up' => 'Not sent: all its wordings are used up.',
         'no_line' => 'The line “:line” it is to leave from is not there.',
@@ -317,6 +316,12 @@ return [
         'charset' => 'It says it is written in “:written”, which is no encoding known here. Ask the sender to send UTF-8.',
         'content_type' => 'It is “:written”. JSON or a form can be read; ask the sender for one of these.',
         'batch' => 'It holds several events at once. Ask the sender to post one at a time.',
+        'damaged' => 'It could not be read: :detail. It may be damaged; send it once more, or save it anew first.',
+        'cut_off' => 'It was cut off while it came in. Send it again.',
+        'ends_reader' => 'Reading it ended the worker twice, so it is not tried again. Send it in smaller parts.',
+        'not_followed' => 'The event “:title” comes back by a rule that cannot be followed (:rule). Only its first time is taken; everything else is.',
+        'failed' => 'It could not be worked out: :detail. It is kept; take it again once that is mended.',
+        'secret_lost' => 'This source’s secret cannot be read any more, since the application’s key was changed. Make a new secret, and take what was kept again.',
         'no_rows' => 'There are no rows below the names of the columns.',
         'no_columns' => 'The first row names no columns. Put a name above each.',
         'unreadable' => 'It could not be read as :format: :detail',

@@ -209,11 +209,8 @@ final class LiveKnown implements Known
         $person = $this->person($id);
         $name = trim(implode(' ', array_filter([$person->own['first_name'] ?? null, $person->own['last_name'] ?? null], is_string(...))));
 
-        return match (true) {
-            $person === null => null,
-            $name !== '' => $name,
-            default => isset($person->numbers[0]) ? Numbers::pretty($person->numbers[0]->e164) : 'Somebody with no name',
-        };
+        // A number is nobody's name: a text that would say one says what it has for a missing value.
+        return $name === '' ? null : $name;
     }
 
     public function line(string $key): ?Line

@@ -67,7 +67,7 @@ final class ImportController
     public function show(Request $request, Import $import, TakeBack $takeBack): View|Response
     {
         $isAsking = $request->header('HX-Target') === 'progress';
-        if ($isAsking && ! in_array($import->state, [ImportState::Running, ImportState::Reading], true)) {
+        if ($isAsking && ! $import->state->isUnderWay()) {
             // It is over: the page is loaded whole, with the refused rows, or with the columns to map.
             return (new Response)->withHeaders(['HX-Refresh' => 'true']);
         }
@@ -128,9 +128,9 @@ final class ImportController
         if ($obstacle !== null) {
             return redirect()->route('imports.show', $import)->with('done', Sentence::of($obstacle));
         }
-        $takeBack($import, Staff::asking($request));
+        $takeBack->begin($import, Staff::asking($request));
 
-        return redirect()->route('imports.show', $import)->with('done', 'The file is taken back: everything is as it was before.');
+        return redirect()->route('imports.show', $import)->with('done', 'The file is being taken back: everything becomes as it was before.');
     }
 
     public function destroy(Import $import): RedirectResponse

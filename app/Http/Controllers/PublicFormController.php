@@ -15,6 +15,7 @@ use Illuminate\Validation\ValidationException;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Number\NotANumber;
 use Linnet\Core\Number\Numbers;
+use Linnet\Core\Record\PlainName;
 
 /** A form as anybody sees it. */
 final class PublicFormController
@@ -35,12 +36,17 @@ final class PublicFormController
         } catch (NotANumber $e) {
             throw ValidationException::withMessages(['number' => Sentence::of($e->reason())]);
         }
+        $written = trim($said['name'] ?? '');
+        $name = $written === '' ? null : PlainName::given($written);
+        if ($written !== '' && $name === null) {
+            throw ValidationException::withMessages(['name' => 'Please give just your name, in letters: up to three words.']);
+        }
         // A field that people do not see and machines fill in.
-        $refused = ($said['website'] ?? '') !== '' ? null : $sent->take($form, $number, trim($said['name'] ?? ''), ($said['agrees'] ?? '') === '1', $request->ip());
+        $refused = ($said['website'] ?? '') !== '' ? null : $sent->take($form, $number, $name, ($said['agrees'] ?? '') === '1', $request->ip());
         if ($refused !== null) {
             throw ValidationException::withMessages(['agrees' => 'Your form has come, but we cannot text you. '.Sentence::of($refused)]);
         }
 
-        return redirect()->route('forms.public', $form)->with('sent', true)->with('asks', $form->confirmed_by_text && ($said['agrees'] ?? '') === '1');
+        return redirect()->route('forms.public', $form)->with('sent', true)->with('asks', ($said['agrees'] ?? '') === '1');
     }
 }

@@ -108,9 +108,10 @@ final class SourceController
         }
 
         return view('sources.show', [
+            'kept' => $source->kind === SourceKind::Feed ? Delivery::query()->where('source_id', $source->id)->toBase()->selectRaw('count(*) as many, sum(bytes) as bytes, min(at) as since')->first() : null,
             'source' => $source, 'asked' => $asked, 'states' => DeliveryState::cases(),
             'deliveries' => $query->simplePaginate(25)->withQueryString(),
-            'waiting' => Delivery::query()->where('source_id', $source->id)->whereIn('state', [DeliveryState::Refused, DeliveryState::Kept])->groupBy('state')
+            'waiting' => Delivery::query()->where('source_id', $source->id)->whereIn('state', [DeliveryState::Refused, DeliveryState::Kept])->where('unproven', false)->groupBy('state')
                 ->selectRaw('state, count(*) as many')->toBase()->pluck('many', 'state')->all(),
             'replay' => Replay::query()->where('source_id', $source->id)->orderByDesc('id')->first(),
             'imports' => Import::query()->where('source_id', $source->id)->orderByDesc('id')->limit(20)->get(),
@@ -121,14 +122,14 @@ final class SourceController
     {
         $said = $request->validate([
             'name' => 'required|string|max:80', 'proof' => [Rule::enum(Proof::class)], 'address' => 'nullable|string|max:2000',
-            'every_minutes' => 'nullable|integer|min:5|max:10080', 'gone_field' => 'nullable|string|max:60', 'gone_value' => 'nullable|string|max:190',
+            'every_minutes' => 'nullable|integer|min:5|max:10080', 'keep_days' => 'nullable|integer|min:1|max:3650', 'keep_megabytes' => 'nullable|integer|min:1|max:100000', 'gone_field' => 'nullable|string|max:60', 'gone_value' => 'nullable|string|max:190',
         ]);
         $changed = ['name' => $said['name']];
         if ($source->kind === SourceKind::Watched) {
             $this->checkAddress((string) ($said['address'] ?? ''));
             $changed += ['address' => $said['address'], 'every_minutes' => (int) ($said['every_minutes'] ?? 60), 'gone' => ($said['gone_field'] ?? '') === '' ? null : ['field' => $said['gone_field'], 'value' => $said['gone_value'] ?? '']];
         } else {
-            $changed += ['proof' => $said['proof'] ?? $source->proof];
+            $changed += ['proof' => $said['proof'] ?? $source->proof, 'keep_days' => (int) ($said['keep_days'] ?? $source->keep_days), 'keep_megabytes' => (int) ($said['keep_megabytes'] ?? $source->keep_megabytes)];
         }
         $source->update($changed);
 
@@ -146,7 +147,13 @@ final class SourceController
     public function rotate(Source $source, ClockInterface $clock): RedirectResponse
     {
         $secret = self::newSecret();
-        $source->update(['old_secret' => $source->secret, 'old_secret_until' => $clock->now()->modify('+1 day'), 'secret' => $secret]);
+        if ($source->isSecretLost()) {
+            // The application's key was changed: the old secret is nobody's any more.
+            DB::table('sources')->where('id', $source->id)->update(['secret' => null, 'old_secret' => null]);
+            $source->refresh();
+        }
+        $old = $source->secret;
+        $source->update(['old_secret' => $old, 'old_secret_until' => $old === null ? null : $clock->now()->modify('+1 day'), 'secret' => $secret]);
 
         return redirect()->route('sources.settings', $source)->with('secret', $secret)->with('done', 'There is a new secret. The old one is good for another day.');
     }

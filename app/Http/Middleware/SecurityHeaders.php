@@ -8,7 +8,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Nothing but what the application ships may run or be shown inside it. */
+/** Nothing but what the application ships may run or be shown inside it, and nobody keeps a page with people in it. */
 final class SecurityHeaders
 {
     private const HEADERS = [
@@ -21,12 +21,20 @@ final class SecurityHeaders
 
     public function handle(Request $request, Closure $next): Response
     {
-        $response = $next($request);
+        return self::on($next($request), $request);
+    }
+
+    /** On every answer, an early error's too. */
+    public static function on(Response $response, Request $request): Response
+    {
         foreach (self::HEADERS as $name => $value) {
             $response->headers->set($name, $value);
         }
         if ($request->isSecure()) {
             $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
+        if ($request->user() !== null || $request->is('out/*', 'f/*', 'api/*')) {
+            $response->headers->set('Cache-Control', 'no-store');
         }
 
         return $response;

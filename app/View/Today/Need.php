@@ -116,7 +116,7 @@ final readonly class Need
     private static function unread(): array
     {
         return array_values(Source::query()->whereNotNull('problem')->where('power', Power::On)->orderBy('name')->limit(5)->get()->map(fn (Source $source): self => new self(
-            'bad', "{$source->name} cannot be read", $source->problem === null ? '' : Sentence::of($source->problem), 'Look', route('sources.show', $source),
+            'bad', "There is trouble with {$source->name}", $source->problem === null ? '' : Sentence::of($source->problem), 'Look', route('sources.show', $source),
         ))->all());
     }
 

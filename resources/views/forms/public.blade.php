@@ -2,7 +2,7 @@
     @if (session('sent'))
         <div class="note plain" role="status">
             <p>{{ $form->thanks ?? 'Thank you. It has come.' }}</p>
-            @if (session('asks'))<p class="mt-2">We have sent you a text. Answer YES to it, and you are on the list.</p>@endif
+            @if (session('asks'))<p class="mt-2">Should a text from us ask whether it was you, answer YES to it, and you are on the list. If you have told us to stop before, text START to us first.</p>@endif
         </div>
     @else
         <form method="post" action="{{ route('forms.send', $form) }}">

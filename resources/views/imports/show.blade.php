@@ -2,9 +2,9 @@
     <div class="crumb"><a class="link" href="{{ route('sources.index') }}">Sources</a> / @if ($import->source)<a class="link" href="{{ route('sources.show', $import->source) }}">{{ $import->source->name }}</a>@else<a class="link" href="{{ route('imports.index') }}">Files</a>@endif /</div>
     <h1>{{ $import->name }}</h1>
     @fragment('progress')
-    <div id="progress" class="mt-2" aria-live="polite" @if (in_array($import->state->value, ['running', 'reading'], true)) hx-get="{{ route('imports.show', $import) }}" hx-trigger="every 1s" hx-target="#progress" hx-swap="outerHTML" @endif>
+    <div id="progress" class="mt-2" aria-live="polite" @if ($import->state->isUnderWay()) hx-get="{{ route('imports.show', $import) }}" hx-trigger="every 1s" hx-target="#progress" hx-swap="outerHTML" @endif>
         <p><x-tone :tone="$import->state->tone()">{{ $import->state->word() }}</x-tone> <x-reason :reason="$import->problem" />
-            <span class="soft">{{ in_array($import->state->value, ['running', 'reading'], true) ? 'since' : 'on' }} <x-time :at="$import->ended_at ?? $import->began_at ?? $import->at" format="D j M H:i" />@if ($import->staff), by {{ $import->staff->name }}@endif.@if ($import->began_at) Rules {{ $import->silent ? 'do not act on it' : 'act on it' }}.@endif</span></p>
+            <span class="soft">{{ $import->state->isUnderWay() ? 'since' : 'on' }} <x-time :at="$import->ended_at ?? $import->began_at ?? $import->at" format="D j M H:i" />@if ($import->staff), by {{ $import->staff->name }}@endif.@if ($import->began_at) Rules {{ $import->silent ? 'do not act on it' : 'act on it' }}.@endif</span></p>
         @if ($import->rows > 0 && $import->mapping)
             <progress class="meter mt-2" max="{{ $import->rows }}" value="{{ $import->done }}" aria-label="Rows dealt with"></progress>
             <p>{{ number_format($import->done) }} of {{ number_format($import->rows) }} rows{{ $import->state->value !== 'running' || $import->secondsLeft() === null ? '' : ', about '.($import->secondsLeft() < 90 ? $import->secondsLeft().' seconds' : ceil($import->secondsLeft() / 60).' minutes').' to go' }}</p>
@@ -15,6 +15,7 @@
                 <dt>Left out</dt><dd>{{ number_format($import->left_out) }}</dd>
                 <dt>Refused</dt><dd>{{ number_format($import->refused) }}</dd>
             </dl>
+            @if ($import->state->value === 'taking_back')<p class="soft sm mt-2">{{ number_format(\Illuminate\Support\Facades\DB::table('changes')->where('import_id', $import->id)->when($import->undone_to !== null, fn ($left) => $left->where('id', '<', $import->undone_to))->count()) }} changes are left to undo. It goes on if you leave this page.</p>@endif
             @if ($import->state->value === 'running')<p class="soft sm mt-2">It goes on if you leave this page.</p>@endif
         @elseif ($import->state->value === 'reading')
             <p class="soft sm mt-2">It is large, so this takes a little. Then you see its first rows and say what its columns mean. It goes on if you leave this page.</p>

@@ -12,6 +12,10 @@
                         <label class="flex gap-2 items-start mb-1"><input type="radio" class="tick" name="proof" value="{{ $proof->value }}" @checked($source->proof === $proof)><span>{{ $proof->says() }}<br><span class="soft sm">{{ $proof->value === 'secret' ? 'As a bearer token, or as the last part of the address.' : 'By the Standard Webhooks scheme; anything unsigned is refused.' }}</span></span></label>
                     @endforeach
                 </fieldset>
+                <fieldset class="mb-3"><legend class="label">How long what it sends is kept</legend>
+                    <div class="flex gap-2 flex-wrap items-center"><input class="input w-20" type="number" name="keep_days" min="1" max="3650" aria-label="Days" value="{{ old('keep_days', $source->keep_days) }}"> days, and <input class="input w-24" type="number" name="keep_megabytes" min="1" max="100000" aria-label="Megabytes" value="{{ old('keep_megabytes', $source->keep_megabytes) }}"> MB at most</div>
+                    <p class="soft sm mt-1">The oldest go first. What they wrote stays.</p><x-error name="keep_days" /><x-error name="keep_megabytes" />
+                </fieldset>
             @else
                 <label class="field"><span>The address of the file</span><input class="input w-full" name="address" value="{{ old('address', $source->address) }}"><x-error name="address" /></label>
                 <label class="field"><span>Minutes between looks</span><input class="input w-24" type="number" name="every_minutes" min="5" max="10080" value="{{ old('every_minutes', $source->every_minutes) }}"><x-error name="every_minutes" /></label>

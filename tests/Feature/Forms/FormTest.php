@@ -10,6 +10,7 @@ use App\Models\Consent;
 use App\Models\Form;
 use App\Models\Message;
 use App\Models\MessageOrigin;
+use App\Models\Number;
 use App\Models\Person;
 use App\Models\Role;
 use Illuminate\Support\Facades\DB;
@@ -27,7 +28,7 @@ final class FormTest extends TestCase
         $this->post('/f/hire', ['name' => 'Ottoline', 'number' => '07700 900 555'])->assertRedirect('/f/hire')->assertSessionHas('sent');
 
         self::assertSame('Ottoline', $this->person('+447700900555')->first_name);
-        self::assertSame(['form' => 'hire'], Change::query()->where('kind', ChangeKind::FormSent)->firstOrFail()->with);
+        self::assertSame(['form' => 'hire', 'name' => 'Ottoline'], Change::query()->where('kind', ChangeKind::FormSent)->firstOrFail()->with);
         self::assertSame(0, Consent::query()->count());
     }
 
@@ -64,17 +65,49 @@ final class FormTest extends TestCase
         self::assertSame('talk', Message::query()->where('origin', MessageOrigin::Them)->orderByDesc('id')->firstOrFail()->meaning?->value);
     }
 
-    public function testWhoSaidStopIsNotAskedAndIsTold(): void
+    public function testTheFormDoesNotTellWhoHasSaidStop(): void
     {
         Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true]);
         $this->textFrom(self::WEN, 'STOP');
         $this->work();
         $before = count($this->handedOver);
 
-        $this->post('/f/news', ['number' => self::WEN, 'agrees' => '1'])->assertSessionHasErrors(['agrees']);
+        $pages = array_map(function (string $number): string {
+            $this->post('/f/news', ['number' => $number, 'agrees' => '1'])->assertSessionHasNoErrors()->assertSessionHas('asks', true);
+
+            return (string) $this->get('/f/news')->getContent();
+        }, [self::WEN, '+447700900555']);
         $this->work();
 
-        self::assertCount($before, $this->handedOver);
+        self::assertSame($pages[0], $pages[1]);
+        self::assertSame(['+447700900555'], array_column(array_slice($this->handedOver, $before), 'to'));
+    }
+
+    public function testAStrangerPutsNoWordsIntoOurTexts(): void
+    {
+        Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => 'on']);
+        foreach (['We have your wish, you won, claim at http://osier.example', 'You won claim it now', '+44 7700 900911', 'osier.example', str_repeat('a', 31)] as $name) {
+            $this->post('/f/hire', ['name' => $name, 'number' => '07700 900555'])->assertSessionHasErrors('name')->assertSessionHasInput('number', '07700 900555');
+        }
+        self::assertFalse(Number::query()->where('e164', '+447700900555')->exists());
+        $this->post('/f/hire', ['name' => 'Anne-Marie O’Neill', 'number' => '07700 900555'])->assertSessionHasNoErrors();
+        self::assertSame('Anne-Marie O’Neill', $this->person('+447700900555')->first_name);
+    }
+
+    public function testAStrangerChangesNothingOfSomebodyKnownUntilTheirNumberSaysYes(): void
+    {
+        Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING]);
+        $this->missedCall('+447700900555');
+        $this->work();
+
+        $this->post('/f/news', ['name' => 'Ottoline', 'number' => '07700 900555', 'agrees' => '1'])->assertSessionHas('sent');
+        $this->work();
+        self::assertNull($this->person('+447700900555')->first_name);
+        self::assertSame(0, Consent::query()->count());
+
+        $this->textFrom('+447700900555', 'Yes');
+        self::assertSame('Ottoline', $this->person('+447700900555')->first_name);
+        self::assertSame('granted', Consent::query()->sole()->act);
     }
 
     public function testNoMoreThanSomeAreAskedInAnHour(): void

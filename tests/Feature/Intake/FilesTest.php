@@ -73,11 +73,12 @@ final class FilesTest extends TestCase
     public function testContactsAreReadARowEach(): void
     {
         file_put_contents($this->path, "BEGIN:VCARD\r\nVERSION:3.0\r\nUID:u1\r\nN:Haddad;Noor;;;\r\nFN:Noor Haddad\r\nTEL;TYPE=home:020 7946 0018\r\nTEL;TYPE=CELL:07700 900 343\r\nEMAIL:noor@example.org\r\nORG:Quay;Club\r\nEND:VCARD\r\n"
-            ."BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Cher\r\nTEL;VALUE=uri:tel:+447700900350\r\nEND:VCARD\r\n");
+            ."BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Osier Quay Ltd\r\nTEL;VALUE=uri:tel:+447700900350\r\nEND:VCARD\r\n");
         $rows = $this->rows();
 
-        self::assertSame(['u1', 'Noor', 'Haddad', '07700 900 343', '020 7946 0018', 'noor@example.org', 'Quay, Club'], array_slice($rows[1], 0, 7));
-        self::assertSame(['', 'Cher', '', '+447700900350'], array_slice($rows[2], 0, 4));
+        self::assertSame(['u1', 'Noor', 'Haddad', 'Noor Haddad', '07700 900 343', '020 7946 0018', 'noor@example.org', 'Quay, Club'], array_slice($rows[1], 0, 8));
+        // What a card is shown as is no first name: it may be a company, or a number.
+        self::assertSame(['', '', '', 'Osier Quay Ltd', '+447700900350'], array_slice($rows[2], 0, 5));
     }
 
     public function testACalendarGivesEachTimeOfWhatRepeatsUnderANameOfItsOwn(): void
@@ -134,6 +135,24 @@ final class FilesTest extends TestCase
         self::assertContains(['weekly/20260411T090000Z', 'Sculling taster', '2026-04-11T09:00:00Z', '2026-04-11T11:00:00Z', 'no', 'confirmed'], $rows);
         self::assertContains(['once', 'Closed', '2026-03-10', '2026-03-10', 'yes', 'confirmed'], $rows);
         self::assertSame([], array_filter($rows, fn (array $row): bool => str_starts_with($row[0], 'long-gone') || str_contains($row[2], '2026-04-04')));
+    }
+
+    #[DataProvider('zones')]
+    public function testAZoneThatOnlyTheCalendarDescribesIsReadAsItDescribesIt(string $zone, string $utc): void
+    {
+        file_put_contents($this->path, "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VTIMEZONE\r\nTZID:Where we are\r\n{$zone}END:VTIMEZONE\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTART;TZID=Where we are:20260410T100000\r\nDURATION:PT1H\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n");
+
+        self::assertSame($utc, $this->rows()[1][2]);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function zones(): iterable
+    {
+        $part = fn (string $kind, string $begins, string $from, string $to, string $rule = ''): string => "BEGIN:$kind\r\nDTSTART:$begins\r\nTZOFFSETFROM:$from\r\nTZOFFSETTO:$to\r\n".($rule === '' ? '' : "RRULE:$rule\r\n")."END:$kind\r\n";
+        yield 'always the same' => [$part('STANDARD', '19700101T000000', '+0530', '+0530'), '2026-04-10T04:30:00Z'];
+        yield 'with summer time' => [$part('DAYLIGHT', '19700308T020000', '-0500', '-0400', 'FREQ=YEARLY;BYMONTH=3;BYDAY=2SU').$part('STANDARD', '19701101T020000', '-0400', '-0500', 'FREQ=YEARLY;BYMONTH=11;BYDAY=1SU'), '2026-04-10T14:00:00Z'];
+        yield 'as no known zone does' => [$part('DAYLIGHT', '19700401T020000', '+0100', '+0217', 'FREQ=YEARLY;BYMONTH=4;BYDAY=1WE').$part('STANDARD', '19700901T020000', '+0217', '+0100', 'FREQ=YEARLY;BYMONTH=9;BYDAY=1WE'), '2026-04-10T07:43:00Z'];
+        yield 'not described' => ['', '2026-04-10T10:00:00Z'];
     }
 
     #[DataProvider('wrongFiles')]

@@ -101,7 +101,10 @@ final class ImportTest extends TestCase
         self::assertSame('+447700900101', Record::query()->where('external_id', 'A')->sole()->values['line']);
 
         $this->get("/imports/$import->id")->assertOk()->assertSee('Take it back…');
-        $this->post("/imports/$import->id/take-back")->assertSessionHas('done', 'The file is taken back: everything is as it was before.');
+        $this->post("/imports/$import->id/take-back")->assertSessionHas('done', 'The file is being taken back: everything becomes as it was before.');
+        self::assertSame(ImportState::TakingBack, $import->refresh()->state);
+        $this->get("/imports/$import->id")->assertSee('being taken back');
+        $this->takeIn();
         self::assertSame([ImportState::TakenBack, $before[1]], [$import->refresh()->state, Person::query()->count()]);
         $known = Record::query()->sole();
         self::assertEquals($before[0][0]['values'], $known->values);
@@ -126,7 +129,8 @@ final class ImportTest extends TestCase
         $deal = Record::query()->where('external_id', 'D1')->sole();
         self::assertSame(['quay day', 'Liu', 2], [$deal->title, $wen->refresh()->last_name, $wen->numbers()->count()]);
 
-        $this->post("/imports/$import->id/take-back")->assertSessionHas('done', 'The file is taken back: everything is as it was before.');
+        $this->post("/imports/$import->id/take-back")->assertSessionHas('done', 'The file is being taken back: everything becomes as it was before.');
+        $this->takeIn();
         self::assertSame(['harbour day', 'Harbour day', null, 1], [$deal->refresh()->title, $deal->values['title'], $wen->refresh()->last_name, $wen->numbers()->count()]);
         self::assertSame('Mira Okafor', Change::query()->where('record_id', $deal->id)->latest('id')->firstOrFail()->via);
     }

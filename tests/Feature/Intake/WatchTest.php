@@ -111,7 +111,7 @@ final class WatchTest extends TestCase
         $source = $this->watch();
         $this->look(['<html>'], '10:00', '');
         self::assertSame('It could not be read as a table: it is a web page. Check that the address gives the file itself.', Sentence::of($source->refresh()->problem ?? self::fail('no problem')));
-        $this->actingAs($this->staff(Role::Administrator))->get('/today')->assertSee('Racks cannot be read');
+        $this->actingAs($this->staff(Role::Administrator))->get('/today')->assertSee('There is trouble with Racks');
         $this->look(self::ROWS, '12:00');
         self::assertNull($source->refresh()->problem);
         self::assertSame(0, Run::query()->count());

@@ -11,14 +11,24 @@ use App\Models\Source;
 use App\Sentences\Sentence;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
 use Psr\Clock\ClockInterface;
 
 /** What a source posts. */
 final class TakeDelivery
 {
+    /** Without the secret, from one address in a minute. */
+    private const MOST_FROM_ONE = 60;
+
+    /** And from all. */
+    private const MOST = 600;
+
     public function __invoke(Request $request, Source $source, Deliveries $deliveries, ClockInterface $clock, ?string $secret = null): JsonResponse
     {
         $doubt = Proven::doubt($source, $request, $secret, $clock->now());
+        if ($doubt !== null && $this->isTooMany($source, $request)) {
+            return new JsonResponse(['state' => 'refused', 'says' => Sentence::of($doubt)], 429, ['Retry-After' => 60]);
+        }
         $headers = array_map(fn (array $values): string => (string) ($values[0] ?? ''), $request->headers->all());
         $delivery = $deliveries->take($source, (string) $request->getContent(), $headers, $doubt);
 
@@ -33,5 +43,11 @@ final class TakeDelivery
             $delivery->state === DeliveryState::Kept => 202,
             default => 200,
         });
+    }
+
+    /** Whoever does not show that they are the source is heard some times a minute, and costs no more than that. */
+    private function isTooMany(Source $source, Request $request): bool
+    {
+        return RateLimiter::hit("unproven|$source->id|{$request->ip()}") > self::MOST_FROM_ONE || RateLimiter::hit("unproven|$source->id") > self::MOST;
     }
 }
