@@ -141,6 +141,8 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules/{rule}/release', ReleaseController::class)->name('rules.release');
         Route::post('rules/{rule}/stuck', StuckRunsController::class)->name('rules.stuck');
         Route::put('lines/{line}/power', LinePowerController::class)->name('lines.power');
+        Route::post('errands/mail/again', [ErrandController::class, 'againMail'])->name('errands.again-mail');
+        Route::post('errands/mail/put-away', [ErrandController::class, 'putAwayMail'])->name('errands.put-away-mail');
         Route::post('errands/{errand}/again', [ErrandController::class, 'again'])->name('errands.again');
         Route::post('errands/{errand}/put-away', [ErrandController::class, 'putAway'])->name('errands.put-away');
         Route::post('put-asides/{putAside}/again', [PutAsideController::class, 'again'])->name('put-asides.again');

@@ -26,8 +26,8 @@ Route::post('carrier/texts', function (Request $request, Carrier $carrier): Json
     if ($key === '') {
         return new JsonResponse(['problem' => 'an Idempotency-Key is needed'], 400);
     }
-    $said = $request->validate(['from' => 'required|string|max:20', 'to' => 'required|string|max:20', 'text' => 'required|string|max:5000']);
-    [$status, $answer] = $carrier->take($key, $said['from'], $said['to'], $said['text']);
+    $said = $request->validate(['from' => 'required|string|max:20', 'to' => 'required|string|max:20', 'text' => 'required|string|max:5000', 'picture' => 'nullable|url|max:2000']);
+    [$status, $answer] = $carrier->take($key, $said['from'], $said['to'], $said['text'], $said['picture'] ?? null);
 
     return new JsonResponse($answer, $status);
 });

@@ -44,6 +44,7 @@ final class Town
             'DB_DATABASE' => "$this->folder/linnet.sqlite", 'STANDINS_DATABASE' => "$this->folder/standins.sqlite", 'CLOCK_FILE' => "framework/testing/$name/clock.json",
             'CARRIER_URL' => "$this->standinsUrl/carrier", 'CARRIER_SECRET' => 'town', 'LOOKUP_URL' => "$this->standinsUrl/lookup", 'LOOKUP_SECRET' => 'town', 'STANDINS_URL' => $this->standinsUrl,
         ];
+        touch($this->env['DB_DATABASE']);
         $this->run(['php', 'artisan', 'migrate', '--force', '--seed']);
         config(['database.connections.sqlite.database' => $this->env['DB_DATABASE'], 'linnet.demo.clock_file' => $this->env['CLOCK_FILE'], 'app.key' => $this->env['APP_KEY']]);
         app()->forgetInstance('encrypter');

@@ -21,6 +21,7 @@ use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Number;
 use App\Models\Person;
+use App\Models\Timer;
 use Linnet\Core\Gate\Origin as From;
 use Linnet\Core\Intake\PersonSaid;
 use Linnet\Core\Number\NotANumber;
@@ -111,8 +112,9 @@ final readonly class Inbound
             default => null,
         };
         if ($heard->meaning === Meaning::OptOut || $heard->meaning === Meaning::OptIn) {
-            // Whatever was in doubt, they have said it now.
+            // Whatever was in doubt, they have said it now; what waited for that is asked about again.
             Number::query()->where('e164', $number)->update(['doubt_message_id' => null]);
+            Timer::askAgain($desk->now, personId: $person->id);
         }
         if ($act !== null) {
             Consent::query()->create([

@@ -27,7 +27,7 @@ final class InstantCarrier implements Carrier
             $key = (string) $message->key;
             $ref = 'C'.strtoupper(substr(hash('xxh128', $message->name), 0, 10));
             $this->taken[] = [
-                'key' => $key, 'ref' => $ref, 'from' => (string) $message->line->number, 'to' => (string) $message->number, 'text' => $message->body, 'arrives' => $handset === 'mobile', 'name' => $message->name,
+                'key' => $key, 'ref' => $ref, 'from' => $message->line->number ?? $message->line->name, 'to' => (string) $message->number, 'text' => $message->body, 'arrives' => $handset === 'mobile', 'name' => $message->name,
             ];
             $answers[$message->id] = Answer::accepted($ref);
         }

@@ -12,14 +12,11 @@ use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\Happening;
 use Linnet\Core\Engine\Subject;
 use Linnet\Core\Record\Change as Core;
-use Linnet\Core\Record\Day;
 use Linnet\Core\Record\FieldKind;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Rule\Condition\LabelKind;
 use Linnet\Core\Rule\Trigger\AskedBy;
 use Linnet\Core\Rule\Trigger\KnownFate;
-use Linnet\Core\Time\Zone;
 
 /** Reads a stored change as the engine takes it. */
 final readonly class Happenings
@@ -53,19 +50,7 @@ final readonly class Happenings
 
     public function subject(?int $personId, ?Record $record): Subject
     {
-        return $record === null ? new Subject($personId) : new Subject($record->personId ?? $personId, $record->id, $this->startOf($record));
-    }
-
-    /** When a record happens, by the field its type names. */
-    private function startOf(Record $record): ?\DateTimeImmutable
-    {
-        $value = $record->type->startField === null ? null : $record->values[$record->type->startField] ?? null;
-        if (! is_string($value)) {
-            return null;
-        }
-        $day = Day::parse($value);
-
-        return $day === null ? Moment::parse($value)?->at : new \DateTimeImmutable($day->date, Zone::get($this->known->business()->zone));
+        return $record === null ? new Subject($personId) : new Subject($record->personId ?? $personId, $record->id, $record->startsAt($this->known->business()->zone));
     }
 
     /** The line a record came in by: the value of its first field that holds one. */

@@ -6,6 +6,7 @@ namespace App\Engine;
 
 use App\Database\Trouble;
 use App\Models\Sign;
+use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Support\Facades\DB;
 
 /** A worker that goes round until it is told to end. Nothing that fails in a round ends it: it rests a while, and goes round again. */
@@ -64,7 +65,10 @@ final class Loop
             while (DB::transactionLevel() > 0) {
                 DB::rollBack();
             }
-            Trouble::passes($e) ? DB::reconnect() : Sign::leave($this->worker, $e);
+            if ((new LostConnectionDetector)->causedByLostConnection($e)) {
+                DB::reconnect();
+            }
+            Sign::leave($this->worker, $e);
         } catch (\Throwable) {
             DB::disconnect();
         }

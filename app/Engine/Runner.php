@@ -158,14 +158,14 @@ final readonly class Runner
             $awaited = isset($run->state['awaits']) ? Message::query()->where('name', "$run->id/{$run->state['awaits']}")->value('id') : null;
             $awaited === null ? Timer::put(Timer::RUN, $run->id, $now) : Timer::put(Timer::MESSAGE, (int) $awaited, $now);
         }
+        // Those that no run waits for, too.
+        Timer::askAgain($now, ruleId: $rule->id);
     }
 
     /** Puts what waits for a person before the gate again, such as after a doubt was decided. */
     public function askAgainFor(int $personId): void
     {
-        foreach (Message::query()->where('person_id', $personId)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id') as $id) {
-            Timer::put(Timer::MESSAGE, (int) $id, $this->clock->now());
-        }
+        Timer::askAgain($this->clock->now(), personId: $personId);
         foreach (Run::query()->where('person_id', $personId)->where('live', true)->orderBy('id')->pluck('id') as $id) {
             Timer::query()->where('kind', Timer::RUN)->where('subject_id', $id)->exists() || Timer::put(Timer::RUN, (int) $id, $this->clock->now());
         }
@@ -176,9 +176,7 @@ final readonly class Runner
     {
         $line->update(['power' => $power] + ($power === Power::On ? ['problem' => null, 'attempts' => 0, 'failed' => 0, 'well_since_message' => (int) Message::query()->max('id')] : []));
         if ($power === Power::On) {
-            foreach (Message::query()->where('line_id', $line->id)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id') as $id) {
-                Timer::put(Timer::MESSAGE, (int) $id, $this->clock->now());
-            }
+            Timer::askAgain($this->clock->now(), $line->id);
         }
     }
 

@@ -6,6 +6,7 @@ namespace App\Engine;
 
 use App\Database\Trouble;
 use App\Engine\Live\LiveRuns;
+use App\Models\Errand;
 use App\Models\PutAside;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Rehearsal\Rehearsal;
@@ -29,7 +30,7 @@ final readonly class Worker
         $timers = array_values(array_map(intval(...), DB::table('timers')->where('due_at', '<=', LiveRuns::at($this->clock->now()))->orderBy('due_at')->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
         $this->attempt($timers, $this->runner->timers(...), PutAside::TIMER);
 
-        return count($changes) + count($timers) + $this->calendars->piece() + $this->outbox->deliver();
+        return count($changes) + count($timers) + $this->calendars->piece() + $this->outbox->deliver() + Errand::sweep();
     }
 
     /**

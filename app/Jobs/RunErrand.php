@@ -11,6 +11,7 @@ use App\Models\ErrandKind;
 use App\Models\ErrandState;
 use App\Models\Number;
 use App\Models\Trace;
+use App\Outside\Mailbox;
 use App\Outside\Poster;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -43,10 +44,21 @@ final class RunErrand implements ShouldQueue
     public function handle(ClockInterface $clock, NumberLookup $lookup, Poster $poster, Runner $runner): void
     {
         $errand = Errand::query()->find($this->id);
-        if ($errand === null || $errand->state !== ErrandState::Waiting) {
+        if ($errand === null) {
+            // Said at the end, should it not come: its person may have been erased.
+            throw new \RuntimeException("errand $this->id is not there");
+        }
+        // Claimed: one that was put into the queue twice is done once.
+        $mine = Errand::query()->whereKey($errand->id)->where('state', ErrandState::Waiting)->where('attempts', $errand->attempts)->update(['attempts' => $errand->attempts + 1, 'due_at' => $this->nextTry()]);
+        if ($mine !== 1) {
             return;
         }
-        $errand->update(['attempts' => $errand->attempts + 1]);
+        $errand->refresh();
+        if ($errand->kind === ErrandKind::Email && ! Mailbox::isThere()) {
+            $this->giveUp($errand, new Reason('errand.no_mail'), $clock->now());
+
+            return;
+        }
         match ($errand->kind) {
             ErrandKind::Email => $this->email($errand),
             ErrandKind::Post => $poster->post($errand->address, $errand->body, $errand->key),
@@ -59,13 +71,26 @@ final class RunErrand implements ShouldQueue
     public function failed(\Throwable $why): void
     {
         $errand = Errand::query()->find($this->id);
-        if ($errand !== null && $errand->state === ErrandState::Waiting) {
-            $now = resolve(ClockInterface::class)->now();
-            $reason = new Reason('errand.given_up', ['attempts' => $errand->attempts, 'detail' => rtrim($why->getMessage(), '.')]);
-            $errand->update(['state' => ErrandState::GivenUp, 'done_at' => $now, 'reason' => $reason->toArray()]);
-            Trace::note($reason, $now, ['person_id' => $errand->person_id, 'rule_id' => $errand->rule_id, 'run_id' => $errand->run_id]);
-            $this->goOn($errand, resolve(Runner::class));
+        $now = resolve(ClockInterface::class)->now();
+        if ($errand === null) {
+            report($why);
+            Trace::note(new Reason('errand.missing', ['errand' => $this->id]), $now, []);
+        } elseif ($errand->state === ErrandState::Waiting) {
+            $this->giveUp($errand, new Reason('errand.given_up', ['attempts' => $errand->attempts, 'detail' => rtrim($why->getMessage(), '.')]), $now);
         }
+    }
+
+    private function giveUp(Errand $errand, Reason $reason, \DateTimeImmutable $now): void
+    {
+        $errand->update(['state' => ErrandState::GivenUp, 'done_at' => $now, 'reason' => $reason->toArray()]);
+        Trace::note($reason, $now, ['person_id' => $errand->person_id, 'rule_id' => $errand->rule_id, 'run_id' => $errand->run_id]);
+        $this->goOn($errand, resolve(Runner::class));
+    }
+
+    /** When the queue will have tried it once more, should this try fail. */
+    private function nextTry(): \DateTimeInterface
+    {
+        return now()->addSeconds($this->backoff()[min(4, max(0, $this->attempts() - 1))]);
     }
 
     private function email(Errand $errand): void

@@ -25,6 +25,7 @@ use Illuminate\Support\Str;
  * @property ErrandState $state
  * @property int $attempts
  * @property array{code: string, with: array<string, mixed>}|null $reason
+ * @property CarbonImmutable|null $due_at when it should be tried next, by the machine's own clock
  * @property CarbonImmutable $at
  * @property CarbonImmutable|null $done_at
  * @property-read Rule|null $rule
@@ -32,10 +33,13 @@ use Illuminate\Support\Str;
  */
 final class Errand extends Model
 {
+    /** Overdue by so much, it is in no queue any more. */
+    private const LOST_SECONDS = 300;
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => ErrandKind::class, 'state' => ErrandState::class, 'body' => 'array', 'reason' => 'array', 'at' => 'immutable_datetime', 'done_at' => 'immutable_datetime'];
+        return ['kind' => ErrandKind::class, 'state' => ErrandState::class, 'body' => 'array', 'reason' => 'array', 'due_at' => 'immutable_datetime', 'at' => 'immutable_datetime', 'done_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Rule, $this> */
@@ -51,7 +55,7 @@ final class Errand extends Model
     }
 
     /**
-     * Notes an errand once, and puts it into the queue in the same transaction.
+     * Notes an errand once, and puts it into the queue once that is sure. Should the process end in between, it is found by being overdue.
      *
      * @param  array<array-key, mixed>  $body
      */
@@ -59,10 +63,26 @@ final class Errand extends Model
     {
         $new = DB::table('errands')->insertOrIgnore([
             'name' => $name, 'key' => (string) Str::uuid7(), 'kind' => $kind->value, 'address' => $address, 'body' => json_encode($body, JSON_THROW_ON_ERROR), 'state' => ErrandState::Waiting->value,
-            'rule_id' => $ruleId, 'run_id' => $runId, 'person_id' => $personId, 'at' => $now->format('Y-m-d H:i:s'),
+            'rule_id' => $ruleId, 'run_id' => $runId, 'person_id' => $personId, 'at' => $now->format('Y-m-d H:i:s'), 'due_at' => now()->utc()->format('Y-m-d H:i:s'),
         ]);
         if ($new === 1) {
-            RunErrand::dispatch((int) DB::table('errands')->where('name', $name)->value('id'));
+            RunErrand::dispatch((int) DB::table('errands')->where('name', $name)->value('id'))->afterCommit();
         }
+    }
+
+    /** Those that were lost on their way to the queue, or in it, go there again. @return int how many */
+    public static function sweep(): int
+    {
+        $lost = self::query()->where('state', ErrandState::Waiting)->where('due_at', '<', now()->subSeconds(self::LOST_SECONDS))->orderBy('id')->limit(100)->get();
+        $found = 0;
+        foreach ($lost as $errand) {
+            // Claimed: two workers must not both put it there.
+            if (self::query()->whereKey($errand->id)->where('state', ErrandState::Waiting)->where('due_at', $errand->due_at)->update(['due_at' => now()]) === 1) {
+                RunErrand::dispatch($errand->id);
+                $found++;
+            }
+        }
+
+        return $found;
     }
 }

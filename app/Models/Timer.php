@@ -50,12 +50,19 @@ final class Timer extends Model
         self::query()->where('kind', $kind)->where('subject_id', $subject)->delete();
     }
 
-    /** What the gate answers may have changed: every held text is looked at again, or those of one line. */
-    public static function askAgain(\DateTimeImmutable $now, ?int $lineId = null): void
+    /**
+     * What the gate answers may have changed: every text that is held or set aside is looked at again, also one that waits for no moment;
+     * or those of one line, one rule or one person.
+     */
+    public static function askAgain(\DateTimeImmutable $now, ?int $lineId = null, ?int $ruleId = null, ?int $personId = null): void
     {
-        self::query()->where('kind', self::MESSAGE)->whereNotNull('due_at')
-            ->when($lineId !== null, fn (Builder $some) => $some->whereIn('subject_id', Message::query()->where('line_id', $lineId)->where('state', MessageState::Waiting)->select('id')))
-            ->update(['due_at' => $now]);
+        $about = array_filter(['line_id' => $lineId, 'rule_id' => $ruleId, 'person_id' => $personId], fn (?int $id): bool => $id !== null);
+        $at = $now->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
+        Message::query()->whereIn('state', [MessageState::Waiting, MessageState::SetAside])->where($about)->select('id')->toBase()->chunkById(500, function ($texts) use ($at): void {
+            self::query()->upsert(
+                array_values($texts->map(fn (\stdClass $text): array => ['kind' => self::MESSAGE, 'subject_id' => (int) $text->id, 'rule_id' => 0, 'due_at' => $at])->all()), ['kind', 'subject_id', 'rule_id'], ['due_at'],
+            );
+        });
     }
 
     /**

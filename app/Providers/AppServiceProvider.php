@@ -8,18 +8,24 @@ use App\Carrier\Carrier;
 use App\Carrier\HttpCarrier;
 use App\Carrier\NumberLookup;
 use App\Clock\SystemClock;
+use App\Database\WholeMigrator;
 use App\Engine\Outbox;
 use App\Intake\Deliveries;
 use App\Models\Business;
+use App\Models\Sign;
 use App\Models\Source;
 use App\Models\Staff;
 use App\Outside\Fetcher;
 use Compat\Sqlite\ImmediateConnector;
 use Demo\MovableClock;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Events\Looping;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
@@ -34,6 +40,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
+        $this->app->extend('migrator', fn (Migrator $plain, Application $app): Migrator => new WholeMigrator($app->make('migration.repository'), $app->make('db'), $app->make('files'), $app->make('events')));
 
         $this->app->singleton(ClockInterface::class, function (): ClockInterface {
             $file = config()->get('linnet.demo.clock_file');
@@ -70,6 +77,14 @@ final class AppServiceProvider extends ServiceProvider
         // Behind a proxy that ends TLS, addresses and "https" come from its headers; from nobody else's.
         $proxies = (string) config()->get('linnet.trusted_proxies');
         TrustProxies::at($proxies === '' ? [] : ($proxies === '*' ? '*' : array_map(trim(...), explode(',', $proxies))));
+
+        Event::listen(Looping::class, function (): void {
+            try {
+                Sign::leave(Sign::OUTSIDE);
+            } catch (\PDOException) {
+                // A database in trouble is no reason to end; the next round says it.
+            }
+        });
 
         Gate::define('administer', fn (Staff $staff): bool => $staff->role->administers());
         Gate::define('converse', fn (Staff $staff): bool => $staff->role->converses());

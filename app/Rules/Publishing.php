@@ -42,6 +42,8 @@ final class Publishing
         if ($move) {
             self::move($rule, $version, $read, $now);
         }
+        // What waited to be let go may wait for nobody now.
+        Timer::askAgain($now, ruleId: $rule->id);
 
         return $version;
     }

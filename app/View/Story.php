@@ -93,7 +93,8 @@ final readonly class Story
             $type = $group->first()?->record?->type;
             $shown = $type === null ? null : new Shown($type, $group->flatMap(fn (Change $change): array => [$change->from ?? [], $change->to ?? []]), $business->zone, $business->currency());
             foreach ($group as $change) {
-                $entries[] = new StoryEntry($change->at, 0, says: ($change->record === null ? '' : $change->record->called().': ').ChangeSaid::of($change, $type, $shown));
+                $then = $change->record === null ? null : self::before($change->record, $changes->where('record_id', $change->record_id)->reverse(), $change->id);
+                $entries[] = new StoryEntry($change->at, 0, says: ($then === null ? '' : $then->called().': ').ChangeSaid::of($change, $type, $shown));
             }
         }
 
@@ -147,13 +148,35 @@ final readonly class Story
             : $sentence;
     }
 
-    /** @return list<StoryEntry> */
+    /**
+     * The records as they were when they came in, not as they are today.
+     *
+     * @return list<StoryEntry>
+     */
     private static function records(Person $person, string $zone): array
     {
         $records = Record::query()->where('person_id', $person->id)->with('type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
+        $changes = Change::query()->whereIn('record_id', $records->pluck('id'))->whereIn('kind', [ChangeKind::RecordAdded, ChangeKind::RecordChanged])->orderByDesc('id')->get()->groupBy('record_id');
 
         return array_values($records->map(fn (Record $record): StoryEntry => new StoryEntry(
-            $record->added_at, 0, says: RecordSaid::of($record, $zone),
+            $record->added_at, 0, says: RecordSaid::of(self::before($record, $changes[$record->id] ?? Collection::make(), 0), $zone),
         ))->all());
+    }
+
+    /**
+     * A record as it was after one of its changes: every later one is undone.
+     *
+     * @param  Collection<array-key, Change>  $changes  the newest first
+     */
+    private static function before(Record $record, Collection $changes, int $after): Record
+    {
+        $then = clone $record;
+        foreach ($changes as $change) {
+            if ($change->id > $after && $change->kind === ChangeKind::RecordChanged) {
+                $then->setAttribute('values', array_filter([...$then->values, ...($change->from ?? [])], fn (mixed $value): bool => $value !== null));
+            }
+        }
+
+        return $then;
     }
 }

@@ -45,6 +45,9 @@ use Linnet\Core\Time\Span;
 /** One look at one run: step after step, until it has to wait for something or is over. */
 final class Advance
 {
+    /** So long a run waits for a look-up; then it goes on without. */
+    private const LOOK_UP_LIMIT = '+1 hour';
+
     /** Whoever hands a text over late wakes its run; it looks by itself as well. */
     private const OUTBOX_PAUSE = '+10 minutes';
 
@@ -373,7 +376,7 @@ final class Advance
     private function change(Change $step): bool
     {
         if ($step->set !== []) {
-            $this->effects[] = new SetFields($this->name($step), $step->set);
+            $this->effects[] = new SetFields($this->name($step), $step->set, $step->record);
         }
         foreach ([[$step->remove, false], [$step->add, true]] as [$labels, $added]) {
             foreach (LabelKind::cases() as $kind) {
@@ -396,14 +399,16 @@ final class Advance
             return $this->next($step, $this->state->awaits === null ? $this->state->arrivedAt : $this->situation->now);
         }
         if ($this->state->awaits !== null) {
-            if (($this->situation->fates[$this->state->awaits] ?? Fate::waiting())->isWaiting()) {
-                return false;
+            $limit = $this->state->arrivedAt->modify(self::LOOK_UP_LIMIT);
+            if (($this->situation->fates[$this->state->awaits] ?? Fate::waiting())->isWaiting() && $limit > $this->situation->now) {
+                return $this->sleep($limit);
             }
             $this->trace[] = new Reason('run.not_looked_up');
 
             return $this->next($step, $this->situation->now);
         }
-        $this->state = $this->state->awaiting($this->name($step));
+        $this->state = $this->state->awaiting($this->name($step))->but(['arrivedAt' => $this->situation->now]);
+        $this->wake = $this->situation->now->modify(self::LOOK_UP_LIMIT);
         $this->effects[] = new LookUpNumber($this->name($step));
 
         return false;

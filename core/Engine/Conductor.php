@@ -102,10 +102,11 @@ final readonly class Conductor
         }
     }
 
+    /** Whatever held a run's text may have been this: it is asked about again. */
     public function lookAt(int $personId): void
     {
         foreach ($this->runs->liveOf($personId) as $run) {
-            $this->advance($run);
+            $this->advance($run, $run->state->awaits === null ? null : $this->doing->text($run, $run->state->awaits));
         }
     }
 

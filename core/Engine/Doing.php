@@ -19,9 +19,12 @@ use Linnet\Core\Engine\Effect\StopRule;
 use Linnet\Core\Engine\Effect\Task;
 use Linnet\Core\Engine\Effect\Tell;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Record;
+use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
 use Linnet\Core\Rule\Step\Channel;
 use Linnet\Core\Rule\Step\Recipient;
+use Linnet\Core\Rule\Step\WhichRecord;
 use Linnet\Core\Rule\Step\Who;
 use Linnet\Core\Text\Template\Renderer;
 use Linnet\Core\Text\Template\Template;
@@ -39,7 +42,7 @@ final readonly class Doing
     {
         try {
             match (true) {
-                $effect instanceof SetFields => $this->deeds->setFields($run, $effect->name, $effect->values, $run->causes()),
+                $effect instanceof SetFields => $this->setFields($effect, $run),
                 $effect instanceof SetLabel => $this->deeds->setLabel($run, $effect, $run->causes()),
                 $effect instanceof Tell => $this->tell($effect, $run, $situation),
                 $effect instanceof Task => $this->deeds->task(
@@ -61,10 +64,55 @@ final readonly class Doing
         return $effect instanceof LookUpNumber;
     }
 
+    /** A text the run asked for. */
+    public function text(Run $run, string $name): ?OutText
+    {
+        return $this->texts->of($run, $name);
+    }
+
     /** What became of what a run waits for: its text, or its look-up. */
     public function fate(Run $run, string $name): ?Fate
     {
         return $this->texts->of($run, $name)?->fate();
+    }
+
+    private function setFields(SetFields $effect, Run $run): void
+    {
+        $own = $byType = [];
+        foreach ($effect->values as $path => $value) {
+            [$type, $key] = str_contains($path, '.') ? explode('.', $path, 2) : [RecordType::PERSON, $path];
+            if ($type === RecordType::PERSON) {
+                $own[$key] = $value;
+            } else {
+                $byType[$type][$key] = $value;
+            }
+        }
+        foreach ($byType === [] ? [''] : array_keys($byType) as $i => $type) {
+            $record = $type === '' ? null : $this->recordOf($run, (string) $type, $effect->record);
+            if ($type !== '' && $record === null) {
+                $this->note(new Reason('deed.no_record', ['type' => mb_strtolower($this->known->type((string) $type)->name ?? (string) $type, 'UTF-8')]), $run);
+            }
+            $this->deeds->setFields($run, $i === 0 ? $own : [], $record, $record === null ? [] : $byType[$type], $run->causes());
+        }
+    }
+
+    /** The record whose fields are set, as things are now; null where there is none. */
+    private function recordOf(Run $run, string $type, ?WhichRecord $which): ?Record
+    {
+        $about = $run->subject->recordId === null ? null : $this->known->record($run->subject->recordId);
+        if ($which === null) {
+            return $about?->type->key === $type ? $about : null;
+        }
+        $theirs = $this->known->recordsOf($run->personId(), $type);
+        if ($which === WhichRecord::Newest) {
+            return $theirs[0] ?? null;
+        }
+        $now = $this->known->now();
+        $zone = $this->known->business()->zone;
+        $coming = array_filter($theirs, fn (Record $one): bool => ($at = $one->startsAt($zone)) !== null && $at >= $now);
+        usort($coming, fn (Record $a, Record $b): int => [$a->startsAt($zone), $a->id] <=> [$b->startsAt($zone), $b->id]);
+
+        return $coming[0] ?? null;
     }
 
     private function tell(Tell $effect, Run $run, Situation $situation): void

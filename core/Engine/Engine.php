@@ -115,7 +115,7 @@ final class Engine
         if ($old === null || $old <= $situation->now || $old == $due) {
             return null;
         }
-        $with = ['field' => $situation->label("$trigger->type.$trigger->field"), 'from' => Reason::moment($old, $situation->businessZone)];
+        $with = ['from' => Reason::moment($old, $situation->businessZone)];
 
         return match (true) {
             $is === null => new Reason('start.date_gone', $with),

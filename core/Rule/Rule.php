@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace Linnet\Core\Rule;
 
 use Linnet\Core\Document\Doc;
+use Linnet\Core\Document\Problem;
 use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Reason;
 use Linnet\Core\Rule\Condition\Condition;
 use Linnet\Core\Rule\Condition\Conditions;
+use Linnet\Core\Rule\Step\Change;
 use Linnet\Core\Rule\Step\Step;
 use Linnet\Core\Rule\Step\Steps;
 use Linnet\Core\Rule\Trigger\Trigger;
@@ -81,7 +84,24 @@ final readonly class Rule
             throw Unreadable::at("$doc->path.days.last", 'last_before_first', ['first' => $first]);
         }
 
-        return new self($name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, Flow::of($steps, "$doc->path.steps"));
+        $flow = Flow::of($steps, "$doc->path.steps");
+        self::checkWhichRecord($flow, $trigger, "$doc->path.steps");
+
+        return new self($name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $flow);
+    }
+
+    /** A field of a record can be set where it can be told of which: the one the rule is about, or one it names. */
+    private static function checkWhichRecord(Flow $flow, Trigger $trigger, string $path): void
+    {
+        $problems = [];
+        foreach ($flow->steps as $step) {
+            foreach ($step instanceof Change && $step->record === null ? array_diff($step->types(), [$trigger->type()]) : [] as $type) {
+                $problems[] = new Problem($path, new Reason('document.which_record', ['step' => $step->id(), 'type' => $type]));
+            }
+        }
+        if ($problems !== []) {
+            throw new Unreadable($problems);
+        }
     }
 
     public function firstStep(): string

@@ -62,6 +62,8 @@ return [
         'wording_twice' => 'Two wordings are called “:id”. Each needs a name of its own.',
         'not_before' => '“:id” goes back to “:to”, which is no step that stands before it.',
         'waits_for_nothing' => 'A wait with a limit waits for a reply, a condition, or both.',
+        'which_record' => 'The step “:step” sets a field of a :type, and the rule is about something else. Say which of theirs is meant: "record": "next" or "newest".',
+        'type_not_there' => 'The rule “:rule” is about “:type”, which is no type of record in this world. There are: :known.',
         'changes_nothing' => 'This changes nothing. Set a field, or add or remove a tag or list.',
         'not_reached_by' => 'Nobody can be told there by :by. A number takes texts, an address takes emails.',
         'too_deep' => 'This is nested too deep.',
@@ -146,9 +148,9 @@ return [
         'again_too_soon' => 'Not started: it began for :who on :last, and begins at most once in :days days.',
         'began' => 'Started.',
         'before' => 'Not started: it has already begun for this.',
-        'date_moved' => 'The :field was moved. It was to begin on :from, and now begins on :to.',
-        'date_past' => 'The :field was moved. It was to begin on :from; by the new date that is past, so it does not begin.',
-        'date_gone' => 'The :field was taken out. It was to begin on :from, and does not begin now.',
+        'date_moved' => 'The date it hangs on was moved. It was to begin on :from, and now begins on :to.',
+        'date_past' => 'The date it hangs on was moved. It was to begin on :from; by the new date that is past, so it does not begin.',
+        'date_gone' => 'The date it hangs on was taken out. It was to begin on :from, and does not begin now.',
     ],
 
     'stop' => [
@@ -211,6 +213,7 @@ return [
 
     'deed' => [
         'not_done' => 'Not done: :because',
+        'no_record' => 'Not done: they have no :type that is meant.',
         'no_rule' => 'There is no rule “:rule” that is switched on.',
     ],
 
@@ -354,6 +357,8 @@ return [
 
     'errand' => [
         'given_up' => 'Given up after :attempts tries: :detail.',
+        'no_mail' => 'Not sent: no mail server is set up. Settings says how; then try it again.',
+        'missing' => 'An errand (:errand) was to be run and is not there. If somebody was erased meanwhile, all is well.',
     ],
 
     'carrier' => [

@@ -17,7 +17,7 @@ final readonly class Carrier
     }
 
     /** @return array{int, array<string, string>} HTTP status and answer */
-    public function take(string $key, string $from, string $to, string $text): array
+    public function take(string $key, string $from, string $to, string $text, ?string $picture = null): array
     {
         if (Manner::Slow->isOn()) {
             sleep(2);
@@ -35,6 +35,7 @@ final readonly class Carrier
             ->where('at', '>', $now->modify('-'.config()->integer('standins.filter_repeats_within_seconds').' seconds')->format('Y-m-d H:i:s'))->where('text', $text)->exists();
         $problem = match (true) {
             preg_match('/^\+\d{7,15}$/', $to) !== 1 => 'not a number',
+            preg_match('/^\+\d{7,15}$|^(?=.*[A-Za-z])[A-Za-z0-9 ]{1,11}$/', $from) !== 1 => 'no sender: a number, or a name of up to eleven letters, digits and spaces',
             $text === '' => 'nothing to send',
             $handset === 'landline' => 'a landline takes no texts',
             $repeat => 'filtered: the same text twice',
@@ -46,8 +47,8 @@ final readonly class Carrier
         $ref = 'C'.Str::upper(Str::random(10));
         $fate = $handset === 'dead' ? 'failed' : 'arrived';
         // Others write too: only what must be one is.
-        $taken = DB::transaction(function () use ($ref, $key, $from, $to, $text, $fate, $now): bool {
-            $new = DB::table('texts')->insertOrIgnore(['ref' => $ref, 'key' => $key, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => $fate, 'at' => $now->format('Y-m-d H:i:s')]) === 1;
+        $taken = DB::transaction(function () use ($ref, $key, $from, $to, $text, $picture, $fate, $now): bool {
+            $new = DB::table('texts')->insertOrIgnore(['ref' => $ref, 'key' => $key, 'from' => $from, 'to' => $to, 'text' => $text, 'picture' => $picture, 'fate' => $fate, 'at' => $now->format('Y-m-d H:i:s')]) === 1;
             $new && $this->promiseReceipt($ref, $key, $fate, $now);
 
             return $new;

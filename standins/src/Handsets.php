@@ -43,7 +43,7 @@ final class Handsets
         return $person === null ? self::pretty($number) : self::name($person);
     }
 
-    /** @return list<array{text: string, own: bool, when: string, line: string, number: string}> oldest first */
+    /** @return list<array{text: string, picture: string|null, own: bool, when: string, line: string, number: string}> oldest first */
     public function texts(string $number): array
     {
         $texts = DB::table('texts')->where(fn ($query) => $query->where('to', $number)->where('fate', 'arrived'))->orWhere('from', $number)
@@ -51,6 +51,7 @@ final class Handsets
 
         return array_values($texts->reverse()->map(fn (object $text): array => [
             'text' => (string) $text->text,
+            'picture' => $text->picture,
             'own' => $text->from === $number,
             'when' => (new \DateTimeImmutable((string) $text->at, new \DateTimeZone('UTC')))->setTimezone(new \DateTimeZone('Europe/London'))->format('D j M H:i'),
             'line' => self::LINES[$text->from] ?? self::pretty((string) $text->from),

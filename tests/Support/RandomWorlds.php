@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Linnet\Core\Document\Doc;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Time\WeeklyHours;
 
@@ -11,6 +12,22 @@ use Linnet\Core\Time\WeeklyHours;
 final class RandomWorlds
 {
     private const ZONES = [null, 'Europe/London', null, null, 'Australia/Sydney', 'Europe/Paris', null, null];
+
+    /** What the boathouse has no rule for. */
+    private const OTHERS = [
+        ['key' => 'somebody-quiet', 'trigger' => ['on' => 'gone_quiet', 'type' => 'person', 'while' => ['tag' => 'member'], 'for' => ['amount' => 4, 'unit' => 'days']], 'again' => ['policy' => 'every_time'], 'steps' => [
+            ['id' => 'q', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'], 'wordings' => [['id' => 'q', 'text' => 'Are you well, {{ first_name }}?']]]]],
+        ['key' => 'moved-town', 'trigger' => ['on' => 'record_changed', 'type' => 'person', 'field' => 'town', 'to' => 'Osier'], 'again' => ['policy' => 'every_time'], 'steps' => [
+            ['id' => 'm', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'last_used'], 'wordings' => [['id' => 'm', 'text' => 'Welcome to Osier.']]]]],
+        ['key' => 'same-words', 'trigger' => ['on' => 'record_changed', 'type' => 'person', 'field' => 'town'], 'again' => ['policy' => 'every_time'], 'steps' => [
+            ['id' => 's', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'], 'wordings' => [['id' => 's', 'text' => 'Welcome to Osier.']]]]],
+        ['key' => 'later-word', 'trigger' => ['on' => 'text_received', 'words' => ['later'], 'match' => 'first'], 'again' => ['policy' => 'every_time'], 'steps' => [
+            ['id' => 'c', 'do' => 'change', 'set' => ['booking.state' => 'cancelled'], 'record' => 'next'], ['id' => 'n', 'do' => 'change', 'set' => ['basket.state' => 'left'], 'record' => 'newest'],
+            ['id' => 'l', 'do' => 'branch', 'cases' => [['if' => ['field' => 'first_name', 'test' => 'is', 'value' => 'Bo'], 'steps' => [['id' => 'b', 'do' => 'change', 'add' => ['tag' => ['member']]]]]],
+                'otherwise' => [['id' => 't', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'last_used'], 'wordings' => [['id' => 't', 'text' => 'It is put off.']]]]]]],
+        ['key' => 'yearly', 'trigger' => ['on' => 'date_reached', 'type' => 'person', 'field' => 'member_since', 'offset' => ['amount' => 3, 'unit' => 'days', 'side' => 'before', 'time' => '09:00', 'clock' => 'theirs'], 'each_year' => true], 'again' => ['policy' => 'once_per_occasion'], 'steps' => [
+            ['id' => 'y', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'], 'if_late' => ['only_with' => ['amount' => 1, 'unit' => 'days']], 'wordings' => [['id' => 'y', 'text' => 'Another year, {{ first_name }}.']]]]],
+    ];
 
     /** @return array{Worlds, list<Rule>} */
     public static function of(int $seed): array
@@ -20,6 +37,11 @@ final class RandomWorlds
         $rules = [];
         foreach ((array) array_rand($files, 14 + $seed % 8) as $i) {
             $rules[] = Rule::fromJson((string) file_get_contents($files[$i]));
+        }
+        foreach (self::OTHERS as $document) {
+            if (self::chance(50)) {
+                $rules[] = Rule::read(Doc::of($document + ['linnet_rule' => 1, 'name' => $document['key'], 'conditions' => ['all' => []], 'stop_early' => ['reply' => false]]));
+            }
         }
         $worlds = Worlds::boathouse('2026-03-23T08:00:00Z', '2026-04-20T00:00:00Z')->with('pools', ['water-level' => [['id' => 'low', 'text' => 'The water is low.'], ['id' => 'fine', 'text' => 'The water is fine.', 'most' => 3]]])
             ->with('codes', ['welcome' => ['AB12', 'CD34', 'EF56']])->business('install', "world-$seed")->business('holidays', ['2026-04-03', '2026-04-06']);
@@ -58,7 +80,7 @@ final class RandomWorlds
     private static function event(Worlds $worlds, string $at, string $person, int $i, array $rules): void
     {
         $rule = $rules[mt_rand(0, count($rules) - 1)]->key ?? '';
-        switch (mt_rand(0, 13)) {
+        switch (mt_rand(0, 15)) {
             case 0: case 1: case 2:
                 [$type, $values] = self::something($i);
                 $worlds->happens($at, "e$i", $type, $person, $values);
@@ -83,6 +105,9 @@ final class RandomWorlds
                 break;
             case 12:
                 $worlds->event($at, self::one(['start', 'release']), []);
+                break;
+            case 13: case 14:
+                $worlds->event($at, 'person', ['person' => $person, 'values' => self::one([['town' => 'Osier'], ['town' => 'Acle'], ['member_since' => gmdate('Y-m-d', strtotime('2020-03-23') + mt_rand(0, 20) * 86_400)]])]);
                 break;
             default:
                 $worlds->event($at, 'rule', ['rule' => $rule, 'power' => self::one(['paused', 'on', 'on'])]);

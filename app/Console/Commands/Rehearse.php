@@ -11,6 +11,8 @@ use Linnet\Core\Document\Problem;
 use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Run;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rehearsal\Lived;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\World;
@@ -31,6 +33,7 @@ final class Rehearse extends Command
         try {
             $rule = Rule::read($this->document('rule'));
             $world = World::read($this->document('world'));
+            $this->checkTypes($rule, $world);
         } catch (Unreadable $e) {
             foreach ($e->problems as $problem) {
                 $this->components->error($this->say($problem));
@@ -46,6 +49,25 @@ final class Rehearse extends Command
             ], $lived->texts()));
 
         return self::SUCCESS;
+    }
+
+    /**
+     * What a rule is about must be there, or nothing would ever begin and nobody would be told why.
+     *
+     * @throws Unreadable
+     */
+    private function checkTypes(Rule $rule, World $world): void
+    {
+        $problems = [];
+        foreach ([$rule, ...$world->rules] as $i => $one) {
+            $type = $one->trigger->type();
+            if ($type !== RecordType::PERSON && ! isset($world->types[$type])) {
+                $problems[] = new Problem($i === 0 ? '$.trigger.type' : '$.rules['.($i - 1).'].trigger.type', new Reason('document.type_not_there', ['rule' => $one->name, 'type' => $type, 'known' => array_keys($world->types)]));
+            }
+        }
+        if ($problems !== []) {
+            throw new Unreadable($problems);
+        }
     }
 
     /** @throws Unreadable */

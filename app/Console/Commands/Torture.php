@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Bench\Starvation;
 use App\Bench\Town;
 use App\Bench\Waiting;
 use Illuminate\Console\Command;
@@ -16,12 +17,16 @@ final class Torture extends Command
     protected $signature = 'linnet:torture
         {--texts=50000 : How many texts fall due}
         {--kills=200 : How often the worker is killed}
-        {--seed=1 : Decides the instants}';
+        {--seed=1 : Decides the instants}
+        {--starve : Take the database, its disk, the carrier and the workers away instead}';
 
     protected $description = 'Kill the worker again and again, and compare with the carrier’s ledger';
 
     public function handle(): int
     {
+        if ($this->input->getOption('starve')) {
+            return $this->starve();
+        }
         [$texts, $kills] = [(int) $this->input->getOption('texts'), (int) $this->input->getOption('kills')];
         mt_srand((int) $this->input->getOption('seed'));
         $town = new Town('torture', ['PHP_CLI_SERVER_WORKERS' => '4']);
@@ -51,6 +56,25 @@ final class Torture extends Command
         } finally {
             $town->close();
         }
+    }
+
+    /** Whole: a database locked for longer than every wait, a disk with ever less on it, a carrier away for an hour, every kind of worker killed. */
+    private function starve(): int
+    {
+        $tried = ['a database locked for 24 seconds' => fn (): array => Starvation::locked(800, 24.0)];
+        foreach ([0, 4, 8, 16, 32, 48, 64, 96, 128, 160, 192, 256, 320, 384, 512, 768] as $free) {
+            $tried["a disk with $free KB left"] = fn (): array => Starvation::full(400, $free, 4.0);
+        }
+        $tried['a carrier away for an hour'] = fn (): array => Starvation::away(800, 55);
+        $tried['the intake killed 40 times'] = fn (): array => Starvation::intakeKilled(40_000, 40);
+        $bad = 0;
+        foreach ($tried as $what => $try) {
+            ['lost' => $lost, 'twice' => $twice, 'ended' => $ended] = $try();
+            $this->line(sprintf('%-36s %d lost, %d twice, %d workers ended', $what, $lost, $twice, $ended));
+            $bad += $lost + $twice + $ended;
+        }
+
+        return $bad === 0 ? self::SUCCESS : self::FAILURE;
     }
 
     private function worker(Town $town): Process

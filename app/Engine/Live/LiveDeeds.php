@@ -21,7 +21,7 @@ use Linnet\Core\Engine\Run;
 use Linnet\Core\Intake\PersonSaid;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Reason;
-use Linnet\Core\Record\RecordType;
+use Linnet\Core\Record\Record;
 use Linnet\Core\Record\Staff;
 use Linnet\Core\Rule\Trigger\AskedBy;
 
@@ -42,19 +42,13 @@ final class LiveDeeds implements Deeds
         return $at;
     }
 
-    public function setFields(Run $run, string $name, array $values, Cause $cause): void
+    public function setFields(Run $run, array $own, ?Record $record, array $values, Cause $cause): void
     {
-        $byType = [];
-        foreach ($values as $path => $value) {
-            [$type, $key] = str_contains($path, '.') ? explode('.', $path, 2) : [RecordType::PERSON, $path];
-            $byType[$type][$key] = $value;
-        }
-        foreach ($byType as $type => $new) {
-            try {
-                $type === RecordType::PERSON ? $this->setPerson($run, $new, $cause) : $this->setRecord($run, $type, $new, $cause);
-            } catch (Refused $e) {
-                $this->desk()->runs->note(new Reason('deed.not_done', ['because' => $e->reason()->toArray()]), $run->ruleId, $run, $run->subject);
-            }
+        try {
+            $own === [] || $this->setPerson($run, $own, $cause);
+            $record === null || $values === [] || $this->setRecord($run, $record->id, $values, $cause);
+        } catch (Refused $e) {
+            $this->desk()->runs->note(new Reason('deed.not_done', ['because' => $e->reason()->toArray()]), $run->ruleId, $run, $run->subject);
         }
     }
 
@@ -103,7 +97,7 @@ final class LiveDeeds implements Deeds
     }
 
     /** @param  array<string, scalar|null>  $new */
-    private function setPerson(Run $run, array $new, Cause $cause): void
+    private function setPerson(Run $run, array $new, Cause $cause): bool
     {
         $person = PersonModel::query()->findOrFail($run->personId());
         $own = array_intersect_key($new, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]);
@@ -113,16 +107,20 @@ final class LiveDeeds implements Deeds
             fields: array_diff_key($new, $own, ['email' => 1]) + $person->fields,
         ), Origin::rule($run->rule->name, $cause->links));
         $this->desk()->known->forgetPerson($person->id);
+
+        return true;
     }
 
     /** @param  array<string, scalar|null>  $new */
-    private function setRecord(Run $run, string $type, array $new, Cause $cause): void
+    private function setRecord(Run $run, int $id, array $new, Cause $cause): bool
     {
-        $record = $run->subject->recordId === null ? null : RecordModel::query()->with('type.fields')->lockForUpdate()->find($run->subject->recordId);
-        if ($record !== null && $record->type->key === $type) {
+        $record = RecordModel::query()->with('type.fields')->lockForUpdate()->find($id);
+        if ($record !== null) {
             $this->door->edit($record, $new, Origin::rule($run->rule->name, $cause->links));
             $this->desk()->known->forgetRecord($record->id);
         }
+
+        return $record !== null;
     }
 
     /** @param  array<array-key, mixed>  $body */

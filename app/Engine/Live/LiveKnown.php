@@ -181,7 +181,7 @@ final class LiveKnown implements Known
     {
         $typeId = array_search($type, $this->typeKeys(), true);
 
-        return array_values(RecordModel::query()->where('record_type_id', $typeId === false ? 0 : $typeId)->where('person_id', $personId)->orderByDesc('id')->limit(200)->get()
+        return array_values(RecordModel::query()->where('record_type_id', $typeId === false ? 0 : $typeId)->where('person_id', $personId)->orderByDesc('id')->get()
             ->map(fn (RecordModel $record): Record => $this->records[$record->id] ?? $this->keep($record))->all());
     }
 

@@ -32,7 +32,7 @@ final class SafeguardsController
             ],
             'held' => Trace::query()->where('code', 'gate.outside_hours')->where('at', '>=', $since)->count(),
             'stopped' => Trace::query()->whereIn('code', ['gate.opted_out', 'start.opted_out', 'stop.opted_out'])->where('at', '>=', $since)->count(),
-            'same' => Trace::query()->where('code', 'gate.same_text')->where('at', '>=', $since)->count(),
+            'same' => Trace::query()->whereIn('code', ['gate.same_text', 'gate.same_text_held'])->where('at', '>=', $since)->count(),
             'optOuts' => Message::query()->where('origin', MessageOrigin::Them)->where('meaning', 'opt_out')->where('at', '>=', $since)->count(),
             'words' => $business->words, 'policy' => $business->gatePolicy(), 'currency' => $business->currency(), 'holidays' => $business->holidays, 'leapToMarch' => $business->leap_to_march,
             'capped' => Trace::query()->where('code', 'gate.capped')->where('at', '>=', $since)->count(),

@@ -66,8 +66,12 @@ final class SentController
         if ($states !== []) {
             $query->whereIn('state', $states);
         }
+        if (($asked['wording'] ?? null) === '~') {
+            // Texts that have no wording of their own, such as a question put once more.
+            $query->where(fn (Builder $none) => $none->whereNull('wording')->orWhere('wording', ''));
+        }
         foreach (['rule' => 'rule_id', 'line' => 'line_id', 'run' => 'run_id', 'step' => 'step', 'wording' => 'wording'] as $name => $column) {
-            if (isset($asked[$name])) {
+            if (isset($asked[$name]) && $asked[$name] !== '~') {
                 $query->where($column, $asked[$name]);
             }
         }

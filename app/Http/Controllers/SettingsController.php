@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\Calendar;
 use App\Models\Conflicts;
 use App\Models\RecordType;
+use App\Outside\Mailbox;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -23,6 +24,7 @@ final class SettingsController
     {
         return view('settings.index', [
             'business' => Business::ours(),
+            'mailIsThere' => Mailbox::isThere(),
             'types' => RecordType::query()->withCount('fields')->orderByRaw("case when \"key\" = 'person' then 0 else 1 end")->orderBy('name')->get(),
             'calendars' => Calendar::query()->with('type')->orderBy('name')->orderBy('id')->simplePaginate(20, pageName: 'calendars')->withQueryString(),
             'tokens' => PersonalAccessToken::query()->with('tokenable')->orderByDesc('id')->simplePaginate(20, pageName: 'tokens')->withQueryString(),

@@ -13,6 +13,7 @@ use App\Models\Pool;
 use App\Models\Rule;
 use App\Models\Run;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Rule\Step\Ask;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Wording\Share;
@@ -61,12 +62,22 @@ final readonly class Results
                 $sent = (int) ($row->sent ?? 0);
                 $share = fn (string $what): Share => new Share((int) ($row->{$what} ?? 0), $sent);
                 $rows[] = (object) [
-                    'step' => $step->id(), 'wording' => (string) $id, 'words' => $text ?? 'Words of an earlier version', 'retired' => $text === null, 'sent' => $sent,
+                    'step' => $step->id(), 'wording' => (string) $id, 'words' => $text ?? $this->otherwise($step, (string) $id), 'retired' => $text === null, 'sent' => $sent,
                     'answered' => $share('answered'), 'ended' => $share('ended'), 'opened' => $share('opened'), 'met' => $share('met'), 'best' => $best === $id,
                 ];
             }
         }
         $this->rows = $rows;
+    }
+
+    /** What a text is that none of the wordings now says. */
+    private function otherwise(Texting $step, string $wording): string
+    {
+        return match (true) {
+            $wording !== '' => 'Words of an earlier version',
+            $step instanceof Ask && $step->unclear !== null => "Asked once more, where the answer was unclear: “{$step->unclear}”",
+            default => 'Asked once more, where the answer was unclear',
+        };
     }
 
     /** @return array<string, array<string, \stdClass>> counts by step and wording */

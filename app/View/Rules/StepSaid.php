@@ -30,6 +30,7 @@ use Linnet\Core\Rule\Step\Wait;
 use Linnet\Core\Rule\Step\WaitFor;
 use Linnet\Core\Rule\Step\WaitForDate;
 use Linnet\Core\Rule\Step\WaitUntil;
+use Linnet\Core\Rule\Step\WhichRecord;
 use Linnet\Core\Rule\Step\Who;
 use Linnet\Core\Text\Wording\Turns;
 use Linnet\Core\Time\Unit;
@@ -146,8 +147,11 @@ final readonly class StepSaid
     private function change(Change $step): string
     {
         $said = [];
+        $of = match ($step->record) {
+            WhichRecord::Next => ' of their next '.$this->names->type($step->types()[0] ?? ''), WhichRecord::Newest => ' of their newest '.$this->names->type($step->types()[0] ?? ''), null => '',
+        };
         foreach ($step->set as $path => $value) {
-            $said[] = $value === null ? 'empty the '.$this->names->path($path) : 'set the '.$this->names->path($path)." to “{$this->names->plain($value)}”";
+            $said[] = $value === null ? 'empty the '.$this->names->path($path).$of : 'set the '.$this->names->path($path).$of." to “{$this->names->plain($value)}”";
         }
         foreach ([['add', $step->add], ['remove', $step->remove]] as [$verb, $labels]) {
             foreach (LabelKind::cases() as $kind) {

@@ -88,13 +88,18 @@ final class EngineNeeds
     /** @return list<Need> what was given up outside */
     private static function errands(): array
     {
-        $errands = Errand::query()->where('state', ErrandState::GivenUp)->orderByDesc('id')->limit(self::MOST)->with(['rule', 'person.number'])->get();
+        $unsent = Errand::query()->where('state', ErrandState::GivenUp)->where('reason->code', 'errand.no_mail')->count();
+        $errands = Errand::query()->where('state', ErrandState::GivenUp)->where('reason->code', '!=', 'errand.no_mail')->orderByDesc('id')->limit(self::MOST)->with(['rule', 'person.number'])->get();
+        $mail = $unsent === 0 ? [] : [new Need(
+            'bad', ucfirst(Said::count($unsent, 'email', 'emails')).($unsent === 1 ? ' was' : ' were').' not sent: no mail server is set up', 'Settings says how to set one up. Then they can be tried again.', 'Settings', route('settings.index'),
+            acts: [new Act('Try again', route('errands.again-mail')), new Act('Leave them', route('errands.put-away-mail'))],
+        )];
 
-        return array_values($errands->map(fn (Errand $errand): Need => new Need(
+        return [...$mail, ...array_values($errands->map(fn (Errand $errand): Need => new Need(
             'bad', 'A'.($errand->kind->value === 'email' ? 'n ' : ' ').$errand->kind->word().' for '.($errand->person?->name() ?? 'somebody').' was given up',
             ($errand->reason === null ? '' : Sentence::of($errand->reason)).' '.($errand->rule === null ? '' : "“{$errand->rule->name}” wanted it."), 'Look', $errand->person_id === null ? route('today') : route('people.show', $errand->person_id),
             acts: [new Act('Try again', route('errands.again', $errand)), new Act('Leave it', route('errands.put-away', $errand))],
-        ))->all());
+        ))->all())];
     }
 
     /** @return list<Need> */

@@ -8,13 +8,17 @@ use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\Effect\SetLabel;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
+use Linnet\Core\Record\Record;
 use Linnet\Core\Record\Staff;
 
 /** What a run does besides texting. Each deed is done once by its name. */
 interface Deeds
 {
-    /** @param  array<string, scalar|null>  $values by path */
-    public function setFields(Run $run, string $name, array $values, Cause $cause): void;
+    /**
+     * @param  array<string, scalar|null>  $own  of the person, by field
+     * @param  array<string, scalar|null>  $values  of the record, by field; empty where none is set
+     */
+    public function setFields(Run $run, array $own, ?Record $record, array $values, Cause $cause): void;
 
     public function setLabel(Run $run, SetLabel $effect, Cause $cause): void;
 

@@ -9,6 +9,7 @@ use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\Effect\SetLabel;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
+use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\Change;
 use Linnet\Core\Record\Change\LabelChanged;
@@ -17,7 +18,6 @@ use Linnet\Core\Record\Change\RecordChanged;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
-use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
 use Linnet\Core\Rule\Condition\LabelKind;
 use Linnet\Core\Rule\Same;
@@ -29,16 +29,19 @@ final readonly class PaperDeeds implements Deeds
     {
     }
 
-    public function setFields(Run $run, string $name, array $values, Cause $cause): void
+    public function setFields(Run $run, array $own, ?Record $record, array $values, Cause $cause): void
     {
-        $this->did('set', $run, ['values' => $values]);
-        $byType = [];
-        foreach ($values as $path => $value) {
-            [$type, $key] = str_contains($path, '.') ? explode('.', $path, 2) : [RecordType::PERSON, $path];
-            $byType[$type][$key] = $value;
+        $type = $record->type->key ?? '';
+        $set = [...$own, ...array_combine(array_map(fn (string $key): string => "$type.$key", array_keys($values)), $values)];
+        if ($set === []) {
+            return;
         }
-        foreach ($byType as $type => $new) {
-            $type === RecordType::PERSON ? $this->setPerson($run->personId(), $new, $cause) : $this->setRecord($run, $type, $new, $cause);
+        $this->did('set', $run, ['values' => $set]);
+        if ($own !== []) {
+            $this->setPerson($run->personId(), $own, $cause);
+        }
+        if ($record !== null) {
+            $this->setRecord($record, $values, $cause);
         }
     }
 
@@ -94,7 +97,8 @@ final readonly class PaperDeeds implements Deeds
         $person = $this->sheet->people[$run->personId()];
         $alive = $this->sheet->world->alive[$number] ?? true;
         $this->sheet->people[$run->personId()] = self::but($person, ['numbers' => array_map(fn (PersonNumber $n): PersonNumber => $n->e164 === $number
-            ? new PersonNumber($n->e164, $n->country, $n->kind, $n->zones, $alive, $n->rank, $this->sheet->now) : $n, $person->numbers)]);
+            // What may be a mobile is taken for one: a look-up would tell.
+            ? new PersonNumber($n->e164, $n->country, $n->kind->takesTexts() ? NumberKind::Mobile : $n->kind, $n->zones, $alive, $n->rank, $this->sheet->now) : $n, $person->numbers)]);
         $this->did('look_up', $run, ['number' => $number, 'alive' => $alive]);
     }
 
@@ -110,12 +114,9 @@ final readonly class PaperDeeds implements Deeds
     }
 
     /** @param  array<string, scalar|null>  $new */
-    private function setRecord(Run $run, string $type, array $new, Cause $cause): void
+    private function setRecord(Record $record, array $new, Cause $cause): void
     {
-        $record = $run->subject->recordId === null ? null : $this->sheet->records[$run->subject->recordId];
-        if ($record?->type->key !== $type) {
-            return;
-        }
+        $type = $record->type->key;
         $from = [];
         foreach ($new as $key => $value) {
             if (isset($record->type->fields[$key]) && ! Same::as($record->values[$key] ?? null, $value)) {

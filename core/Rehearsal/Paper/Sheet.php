@@ -13,14 +13,11 @@ use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\Change;
 use Linnet\Core\Record\Change\FateKnown;
-use Linnet\Core\Record\Day;
 use Linnet\Core\Record\Line;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Rehearsal\World;
-use Linnet\Core\Time\Zone;
 
 /** All that is written down while a world is lived through on paper. */
 final class Sheet
@@ -136,7 +133,7 @@ final class Sheet
 
     public function about(?int $person, ?int $record): Subject
     {
-        return $record === null ? new Subject($person) : new Subject($this->records[$record]->personId, $record, self::startOf($this->records[$record], $this->world->business->zone));
+        return $record === null ? new Subject($person) : new Subject($this->records[$record]->personId, $record, $this->records[$record]->startsAt($this->world->business->zone));
     }
 
     public function changeId(): string
@@ -151,17 +148,5 @@ final class Sheet
             $this->lastChangeAt[$subject->personId] = $this->now;
         }
         $this->happenings[] = new Happening($this->changeId(), $change, $subject, $this->now, $line, $number, $cause);
-    }
-
-    /** When a record happens, by the field its type names. */
-    public static function startOf(Record $record, string $zone): ?\DateTimeImmutable
-    {
-        $value = $record->type->startField === null ? null : $record->values[$record->type->startField] ?? null;
-        if (! is_string($value)) {
-            return null;
-        }
-        $day = Day::parse($value);
-
-        return $day === null ? Moment::parse($value)?->at : new \DateTimeImmutable($day->date, Zone::get($zone));
     }
 }

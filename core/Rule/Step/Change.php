@@ -6,6 +6,7 @@ namespace Linnet\Core\Rule\Step;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Record\RecordType;
 
 /** Sets fields of the record or the person, and adds or removes tags and lists. A change like any other. */
 final readonly class Change implements Step
@@ -14,20 +15,22 @@ final readonly class Change implements Step
      * @param  array<string, scalar|null>  $set  values by path; null empties the field
      * @param  array{tag: list<string>, list: list<string>}  $add
      * @param  array{tag: list<string>, list: list<string>}  $remove
+     * @param  WhichRecord|null  $record  of the person's records of the type set; null for the one the rule is about
      */
-    public function __construct(public string $id, public array $set, public array $add, public array $remove)
+    public function __construct(public string $id, public array $set, public array $add, public array $remove, public ?WhichRecord $record = null)
     {
     }
 
     public static function read(Doc $doc): self
     {
-        $doc->allow('id', 'do', 'set', 'add', 'remove');
-        /** @var array{string, array<string, scalar|null>, array{tag: list<string>, list: list<string>}, array{tag: list<string>, list: list<string>}} $read */
+        $doc->allow('id', 'do', 'set', 'record', 'add', 'remove');
+        /** @var array{string, array<string, scalar|null>, array{tag: list<string>, list: list<string>}, array{tag: list<string>, list: list<string>}, WhichRecord|null} $read */
         $read = $doc->gather([
             fn (): string => $doc->name('id'),
             fn (): array => $doc->has('set') ? self::values($doc->object('set')) : [],
             fn (): array => self::labels($doc, 'add'),
             fn (): array => self::labels($doc, 'remove'),
+            fn (): ?WhichRecord => $doc->has('record') ? $doc->choice('record', WhichRecord::class) : null,
         ]);
         if ($read[1] === [] && array_merge(...array_values($read[2]), ...array_values($read[3])) === []) {
             throw Unreadable::at($doc->path, 'changes_nothing');
@@ -41,9 +44,17 @@ final readonly class Change implements Step
         return $this->id;
     }
 
+    /** @return list<string> the types of record whose fields it sets */
+    public function types(): array
+    {
+        $types = array_map(fn (int|string $path): string => str_contains((string) $path, '.') ? explode('.', (string) $path, 2)[0] : RecordType::PERSON, array_keys($this->set));
+
+        return array_values(array_diff(array_unique($types), [RecordType::PERSON]));
+    }
+
     public function toDocument(): array
     {
-        return ['id' => $this->id, 'do' => 'change'] + ($this->set === [] ? [] : ['set' => $this->set])
+        return ['id' => $this->id, 'do' => 'change'] + ($this->set === [] ? [] : ['set' => $this->set]) + ($this->record === null ? [] : ['record' => $this->record->value])
             + array_map(array_filter(...), array_filter(['add' => $this->add, 'remove' => $this->remove], fn (array $labels): bool => array_filter($labels) !== []));
     }
 

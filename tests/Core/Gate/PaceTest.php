@@ -80,4 +80,14 @@ final class PaceTest extends TestCase
     {
         return array_map(fn (string $one): \DateTimeImmutable => (new \DateTimeImmutable('2026-03-02T12:00:00Z'))->modify("-$one"), array_values($ago));
     }
+
+    public function testAWarmUpIsReckonedFromItsStartAndRoundedOnce(): void
+    {
+        $limit = fn (int $start, int $growth, int $days): ?int => Pace::read(Doc::of(['warm_up' => ['since' => '2026-03-02T00:00:00Z', 'start' => $start, 'growth' => $growth, 'every_days' => 1]]))->dayLimit(strtotime('2026-03-02T12:00:00Z') + $days * 86_400);
+
+        self::assertSame([150, 180, 216, 259, 311, 373], array_map(fn (int $day): ?int => $limit(150, 20, $day), range(0, 5)));
+        // 100 x 1.1 to the third is 133.1, and to the second just 121, which a float misses.
+        self::assertSame([100, 110, 121, 133], array_map(fn (int $day): ?int => $limit(100, 10, $day), range(0, 3)));
+        self::assertSame([1, 1, 100_000_000], [$limit(1, 15, 0), $limit(1, 15, 4), $limit(50, 100, 300)]);
+    }
 }

@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Carrier;
 
+use App\Engine\Outbox;
+use App\Models\Line;
+use App\Models\Message;
+use App\Models\Number;
+use App\Models\Person;
 use Illuminate\Http\Client\PendingRequest;
 use Illuminate\Http\Client\Response;
 use Illuminate\Support\Facades\Http;
@@ -43,6 +48,24 @@ final class StandInTest extends TownTestCase
         // The same key offered now is the one from then.
         self::assertSame('C1', $this->carrier('old:1')->post('/carrier/texts', ['from' => '+447700900100', 'to' => '+447700900301', 'text' => 'From last winter'])->json('ref'));
         self::assertStringContainsString('From last winter', (string) file_get_contents($this->town->standins->at('/handsets/+447700900301')));
+    }
+
+    public function testANameAndAPictureAreSeenOnTheHandset(): void
+    {
+        $this->town->joinIn();
+        $line = Line::query()->create(['key' => 'name', 'name' => 'OsierQuay', 'power' => 'on']);
+        $person = Person::query()->create(['first_name' => 'Ana', 'fields' => [], 'added_at' => now()]);
+        Message::query()->create([
+            'name' => 'a', 'key' => 'a-key', 'origin' => 'rule', 'state' => 'ready', 'person_id' => $person->id, 'line_id' => $line->id, 'kind' => 'service', 'number' => '+447700900398', 'body' => 'The quay this morning',
+            'picture' => 'https://osierquay.example/quay.jpg', 'wanted_at' => '2026-03-02 10:00:00', 'left_at' => '2026-03-02 10:00:00', 'at' => '2026-03-02 10:00:00',
+        ]);
+        Number::query()->create(['person_id' => $person->id, 'e164' => '+447700900398', 'country' => 'GB', 'kind' => 'mobile', 'zones' => ['Europe/London']]);
+        resolve(Outbox::class)->deliver();
+
+        $handset = (string) file_get_contents($this->town->standins->at('/handsets/+447700900398'));
+        self::assertStringContainsString(', OsierQuay', $handset);
+        self::assertStringContainsString('Picture: https://osierquay.example/quay.jpg', $handset);
+        self::assertSame(422, $this->carrier('n')->post('/carrier/texts', ['from' => 'Osier Quay House', 'to' => '+447700900302', 'text' => 'Hello'])->status());
     }
 
     private function carrier(string $key): PendingRequest

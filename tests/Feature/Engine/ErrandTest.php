@@ -30,7 +30,7 @@ final class ErrandTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        config(['queue.default' => 'database']);
+        config(['queue.default' => 'database', 'mail.default' => 'smtp']);
         $this->app->instance(Resolver::class, new class extends Resolver
         {
             public function addresses(string $host): array
@@ -61,6 +61,7 @@ final class ErrandTest extends TestCase
 
     public function testWhatIsNotTakenIsTriedAgainUnderTheSameKeyAndGivenUpIntoAList(): void
     {
+        Mail::fake();
         $this->answersWith = 503;
         $this->agree();
         for ($i = 0; $i < 6; $i++) {
@@ -114,5 +115,52 @@ final class ErrandTest extends TestCase
     private function parts(): array
     {
         return [resolve(\Psr\Clock\ClockInterface::class), resolve(\App\Carrier\NumberLookup::class), resolve(\App\Outside\Poster::class), resolve(\App\Engine\Runner::class)];
+    }
+
+    public function testMailThatGoesNowhereIsNotDoneAndIsSaid(): void
+    {
+        config(['mail.default' => 'log']);
+        $this->agree();
+        $this->runJobs();
+        $mail = Errand::query()->where('kind', 'email')->sole();
+        self::assertSame(ErrandState::GivenUp, $mail->state);
+
+        $this->actingAs($this->staff(Role::Administrator))->get('/settings')->assertSee('No mail server is set up');
+        $this->get('/today')->assertSee('One email was not sent: no mail server is set up');
+        config(['mail.default' => 'smtp']);
+        Mail::fake();
+        $this->post('/errands/mail/again')->assertRedirect();
+        $this->runJobs();
+        self::assertSame(ErrandState::Done, $mail->refresh()->state);
+    }
+
+    public function testAnErrandThatIsLostOnItsWayIsFoundAndDoneOnce(): void
+    {
+        Mail::fake();
+        $this->agree();
+        self::assertSame(2, DB::table('jobs')->count());
+        // The process ends between what was decided and the queue.
+        DB::table('jobs')->delete();
+        self::assertSame(0, Errand::sweep());
+        $this->travel(6)->minutes();
+        self::assertSame(2, Errand::sweep());
+        // Put there twice, each is done once.
+        Errand::query()->get()->each(fn (Errand $errand) => RunErrand::dispatch($errand->id));
+        $this->runJobs();
+
+        self::assertSame([ErrandState::Done, ErrandState::Done], Errand::query()->orderBy('id')->get()->map(fn (Errand $errand): ErrandState => $errand->state)->all());
+        self::assertCount(1, $this->posts);
+        self::assertSame(0, Errand::query()->where('due_at', '<', now()->subHour())->where('state', ErrandState::Waiting)->count());
+        self::assertSame(0, DB::table('jobs')->count());
+    }
+
+    public function testAnErrandThatIsNotThereIsNoSilence(): void
+    {
+        RunErrand::dispatch(4711);
+        for ($i = 0; $i < 6; $i++) {
+            $this->runJobs();
+        }
+
+        self::assertSame(['errand' => 4711], Trace::query()->where('code', 'errand.missing')->sole()->with);
     }
 }

@@ -105,7 +105,7 @@ final class ImportTest extends TestCase
         self::assertSame(ImportState::TakingBack, $import->refresh()->state);
         $this->get("/imports/$import->id")->assertSee('being taken back');
         $this->takeIn();
-        self::assertSame([ImportState::TakenBack, $before[1]], [$import->refresh()->state, Person::query()->count()]);
+        self::assertSame([ImportState::TakenBack, $before[1]], [Import::query()->findOrFail($import->id)->state, Person::query()->count()]);
         $known = Record::query()->sole();
         self::assertEquals($before[0][0]['values'], $known->values);
         self::assertSame(['granted', 'withdrawn'], Consent::query()->where('person_id', $wen->id)->orderBy('id')->pluck('act')->all());

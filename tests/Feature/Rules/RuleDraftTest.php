@@ -119,7 +119,7 @@ final class RuleDraftTest extends TestCase
         $starter = Rule::query()->orderByDesc('id')->firstOrFail();
         self::assertSame(['Lesson tomorrow', Power::Paused, null], [$starter->name, $starter->power, $starter->version_id]);
         $this->post('/records/booking', ['fields' => ['lesson' => 'Tour', 'state' => 'booked', 'starts_at' => '2026-03-10T10:00', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
-        $this->get("/rules/$starter->id")->assertSee('By the dates of the next four weeks it would begin about one time a week, and send up to one text for');
+        $this->get("/rules/$starter->id")->assertSee('In the next four weeks it would begin for one booking, of one person, as things stand.');
 
         $this->post("/rules/{$this->rule->id}/copy")->assertRedirect();
         $copy = Rule::query()->orderByDesc('id')->firstOrFail();
@@ -154,16 +154,16 @@ final class RuleDraftTest extends TestCase
         $agreement = fn (): string => (string) preg_replace('/.*agreement">(.*?)<\/p>.*/s', '$1', (string) $this->get(route('rules.show', $this->rule))->getContent());
 
         $first = $agreement();
-        self::assertStringStartsWith('When a call is missed on the front desk, while we are open: 2 texts, until they reply. Today it could reach 3', $first);
+        self::assertStringStartsWith('When a call is missed on the front desk, while we are open: 2 texts, until they reply. What happened in the last four weeks would have begun it for three calls, of three people, by what is known of them now.', $first);
         self::assertStringContainsString('For Jon, the first text would leave Mon 2 March 10:05: “Osier Quay Boathouse: Hello Jon', html_entity_decode($first));
-        self::assertStringContainsString('By the last four weeks it would begin about one time a week, and send up to two texts for', $first);
+        self::assertStringContainsString('With no answer from them, it would send two texts for', $first);
         self::assertStringEndsWith('It may not be used for offers to people who have not agreed to them.', $first);
 
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
-        self::assertStringContainsString('As it was until now, it sent about one text a week, for ', $agreement());
+        self::assertStringContainsString('In the last four weeks it sent three texts, for ', $agreement());
         $this->rule->update(['draft' => ['steps' => array_map(fn (array $step): array => $step['do'] === 'text' ? ['kind' => 'marketing'] + $step : $step, $this->rule->refresh()->written()->toDocument()['steps'])] + $this->rule->written()->toDocument()]);
-        self::assertStringContainsString('Today it could reach 0 people: those with a number that takes texts who have agreed to offers.', $agreement());
+        self::assertStringEndsWith('It may be used only for people who have agreed to offers; to others it is not sent.', $agreement());
     }
 
     public function testThePreviewShowsTheWordsBeingTypedOrWhatIsWrongWithThem(): void

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Rules;
+
+use App\Clock\Said;
+use App\Engine\Happenings;
+use App\Engine\Live\Desk;
+use App\Models\Change;
+use App\Models\ChangeKind;
+use App\Models\RecordType;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Engine\Engine;
+use Linnet\Core\Engine\Published;
+use Linnet\Core\Engine\Situation;
+use Linnet\Core\Record\RecordType as CoreType;
+use Linnet\Core\Rule\Needs;
+use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Trigger\CalendarReached;
+use Linnet\Core\Rule\Trigger\DateReached;
+use Linnet\Core\Rule\Trigger\GoneQuiet;
+use Linnet\Core\Rule\Trigger\RecordAdded;
+use Linnet\Core\Rule\Trigger\RecordChanged;
+
+/** Whom a rule would begin for, asked of the engine about each of those there are: counted where they are few enough, else not said. */
+final readonly class Reach
+{
+    public const WEEKS = 4;
+
+    /** So many are asked about while somebody waits; of more nothing is said. */
+    private const MOST = 1000;
+
+    public function __construct(private Desk $desk, private Rule $rule)
+    {
+    }
+
+    /** "In the next four weeks it would begin for 42 bookings, of 40 people, as things stand." */
+    public function sentence(): string
+    {
+        $trigger = $this->rule->trigger;
+
+        return match (true) {
+            $trigger instanceof DateReached => $this->say($this->ids(), fn (Situation $s): bool => $this->comesWithin($s) && $this->rule->conditions->weigh($s)->holds(), 'In the next four weeks it would begin for %s, as things stand.'),
+            $trigger instanceof GoneQuiet => $this->say($this->ids(), fn (Situation $s): bool => $trigger->while->weigh($s)->holds(), 'It would begin to wait now for %s.'),
+            $trigger instanceof CalendarReached => $this->say($this->ids(), fn (Situation $s): bool => $trigger->audience->weigh($s)->holds() && $this->rule->conditions->weigh($s)->holds(), 'At its moment it would begin for %s, as things stand.'),
+            $trigger instanceof RecordAdded, $trigger instanceof RecordChanged => $this->say($this->happened($trigger), fn (Situation $s): bool => $this->rule->conditions->weigh($s)->holds(), 'What happened in the last four weeks would have begun it for %s, by what is known of them now.'),
+            default => 'How often it begins depends on what people do, and is not known beforehand.',
+        };
+    }
+
+    /**
+     * @param  list<int>|null  $ids  null where there are too many to ask about
+     * @param  \Closure(Situation): bool  $fits
+     */
+    private function say(?array $ids, \Closure $fits, string $sentence): string
+    {
+        if ($ids === null) {
+            return 'More than '.number_format(self::MOST).' would have to be asked about, so how many it would begin for is not said here.';
+        }
+        $isPeople = $this->rule->trigger->type() === CoreType::PERSON;
+        $isPeople ? $this->desk->known->preload($ids) : $this->desk->known->preloadRecords($ids);
+        $happenings = new Happenings($this->desk->known);
+        $people = [];
+        $many = 0;
+        foreach ($ids as $id) {
+            $record = $isPeople ? null : $this->desk->known->record($id);
+            $subject = $happenings->subject($isPeople ? $id : null, $record);
+            $situation = $this->desk->surroundings->situation($subject, null, Needs::relatedTypes($this->rule));
+            if ($subject->personId !== null && ! $situation->optedOut && $fits($situation)) {
+                $people[$subject->personId] = true;
+                $many++;
+            }
+        }
+        $type = RecordType::query()->where('key', $this->rule->trigger->type())->first();
+        $of = Said::count(count($people), 'person', 'people');
+
+        return sprintf($sentence, $many === 0 ? 'nobody' : ($isPeople || $type === null ? $of : Said::count($many, mb_strtolower($type->name), mb_strtolower($type->plural)).', of '.$of));
+    }
+
+    private function comesWithin(Situation $situation): bool
+    {
+        $due = Engine::arm(new Published('0', $this->rule), $situation, $situation->now)->dueAt;
+
+        return $due !== null && $due <= $situation->now->modify('+'.self::WEEKS.' weeks');
+    }
+
+    /** @return list<int>|null */
+    private function ids(): ?array
+    {
+        $type = $this->rule->trigger->type();
+        $all = $type === CoreType::PERSON ? DB::table('people') : DB::table('records')->where('record_type_id', RecordType::query()->where('key', $type)->value('id') ?? 0)->whereNotNull('person_id');
+        $ids = $all->orderBy('id')->limit(self::MOST + 1)->pluck('id')->all();
+
+        return count($ids) > self::MOST ? null : array_values(array_map(intval(...), $ids));
+    }
+
+    /** @return list<int>|null what it happened to */
+    private function happened(RecordAdded|RecordChanged $trigger): ?array
+    {
+        $isPeople = $trigger->type() === CoreType::PERSON;
+        $kind = $trigger instanceof RecordAdded ? ($isPeople ? ChangeKind::PersonAdded : ChangeKind::RecordAdded) : ($isPeople ? ChangeKind::PersonChanged : ChangeKind::RecordChanged);
+        $changes = Change::query()->where('kind', $kind)->where('at', '>=', $this->desk->now->modify('-'.self::WEEKS.' weeks'))
+            ->when($trigger instanceof RecordChanged, fn (Builder $some) => $some->whereLike('to', '%"'.($trigger instanceof RecordChanged ? $trigger->field : '').'":%'))
+            ->when(! $isPeople, fn (Builder $some) => $some->whereIn('record_id', DB::table('records')->where('record_type_id', RecordType::query()->where('key', $trigger->type())->value('id') ?? 0)->select('id')))
+            ->orderBy('id')->limit(self::MOST + 1)->get();
+        if (count($changes) > self::MOST) {
+            return null;
+        }
+        $this->desk->known->preloadRecords(array_values(array_map(intval(...), $changes->pluck('record_id')->filter()->all())));
+        $happenings = new Happenings($this->desk->known);
+        $met = $changes->filter(fn (Change $change): bool => ($happening = $happenings->of($change)) !== null && $trigger->meets($happening->change, '0'));
+
+        return array_values(array_unique(array_map(intval(...), $met->pluck($isPeople ? 'person_id' : 'record_id')->all())));
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Engine;
+
+use App\Bench\Starvation;
+use Illuminate\Foundation\Testing\TestCase;
+
+/** Whatever is taken away for a while, each text comes once, and no worker ends. Small here; whole in composer torture. */
+final class StarvationTest extends TestCase
+{
+    private const WELL = ['lost' => 0, 'twice' => 0, 'ended' => 0];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        mt_srand(8);
+    }
+
+    public function testADatabaseLockedForLongerThanEveryWait(): void
+    {
+        self::assertSame(self::WELL, Starvation::locked(80, 3.0));
+    }
+
+    public function testADiskThatFills(): void
+    {
+        foreach ([0, 48, 160] as $free) {
+            self::assertSame(self::WELL, Starvation::full(80, $free, 2.0), "with $free KB left");
+        }
+    }
+
+    public function testACarrierThatIsAwayForAnHour(): void
+    {
+        self::assertSame(self::WELL, Starvation::away(80, 55));
+    }
+
+    public function testAnIntakeThatIsKilled(): void
+    {
+        self::assertSame(self::WELL, Starvation::intakeKilled(4000, 5));
+    }
+}
