@@ -42,8 +42,11 @@ final readonly class Runner
         $this->work(function (Desk $desk) use ($ids): void {
             $changes = Change::query()->whereIn('id', $ids)->where('handled', false)->orderBy('id')->lockForUpdate()->get();
             Change::query()->whereIn('id', $changes->pluck('id'))->update(['handled' => true]);
-            $desk->known->preload(array_values(array_filter($changes->pluck('person_id')->all())));
+            $people = array_values(array_unique(array_map(intval(...), array_filter($changes->pluck('person_id')->all()))));
+            $desk->known->preload($people);
             $desk->known->preloadRecords(array_values(array_filter($changes->pluck('record_id')->all())));
+            $desk->runs->preloadLive($people);
+            $desk->preload();
             $happenings = new Happenings($desk->known);
             foreach ($changes as $change) {
                 $happening = $happenings->of($change);
@@ -109,13 +112,15 @@ final readonly class Runner
      */
     public function release(array $messageIds): void
     {
-        $this->work(function (Desk $desk) use ($messageIds): void {
-            $ids = Message::query()->whereIn('id', $messageIds)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id');
-            Message::query()->whereIn('id', $ids)->update(['released' => true]);
-            foreach ($ids as $id) {
-                $desk->runs->time(Timer::MESSAGE, (int) $id, 0, $desk->now);
-            }
-        });
+        foreach (array_chunk($messageIds, 500) as $some) {
+            $this->work(function (Desk $desk) use ($some): void {
+                $ids = Message::query()->whereIn('id', $some)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id');
+                Message::query()->whereIn('id', $ids)->update(['released' => true]);
+                foreach ($ids as $id) {
+                    $desk->runs->time(Timer::MESSAGE, (int) $id, 0, $desk->now);
+                }
+            });
+        }
     }
 
     /** Somebody decided that a text which waits is not to go; its run goes on without it. */

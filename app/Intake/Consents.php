@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Intake;
 
-use App\Models\Consent;
 use App\Models\Person;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Intake\PersonSaid;
@@ -21,8 +20,19 @@ final class Consents
     /** @var array<string, string> the last act of this batch by number and scope */
     private array $entered = [];
 
-    public function __construct(private readonly Origin $origin, private readonly \DateTimeImmutable $now)
+    /** @var array<string, array{act: string, at: string}|null> what the ledger says last, by number and scope */
+    private array $last = [];
+
+    /** @param  iterable<PersonSaid>  $said  of whom something may be stated: what the ledger says of them is read at once */
+    public function __construct(private readonly Origin $origin, private readonly \DateTimeImmutable $now, iterable $said = [])
     {
+        $numbers = [];
+        foreach ($said as $one) {
+            if ($one->consent !== null && $one->number !== null) {
+                $numbers[$one->number->e164] = true;
+            }
+        }
+        $this->read(array_keys($numbers));
     }
 
     public function take(PersonSaid $said, ?Person $person): void
@@ -48,14 +58,31 @@ final class Consents
         $this->rows = [];
     }
 
+    /** @param  list<string>  $numbers */
+    private function read(array $numbers): void
+    {
+        foreach (array_chunk($numbers, 500) as $chunk) {
+            foreach ($chunk as $number) {
+                $this->last["$number/all"] = $this->last["$number/marketing"] = null;
+            }
+            $newest = DB::table('consents')->whereIn('number', $chunk)->groupBy('number', 'scope')->selectRaw('max(id)');
+            foreach (DB::table('consents')->whereIn('id', $newest)->get(['number', 'scope', 'act', 'at']) as $row) {
+                $this->last["$row->number/$row->scope"] = ['act' => (string) $row->act, 'at' => (string) $row->at];
+            }
+        }
+    }
+
     /** The ledger is added to only by what it does not say already. */
     private function enter(int $personId, string $number, string $act, string $scope, ?string $wording, ?\DateTimeImmutable $at): void
     {
         if (($this->entered["$number/$scope"] ?? null) === $act) {
             return;
         }
-        $last = Consent::query()->where('number', $number)->where('scope', $scope)->orderByDesc('id')->first();
-        if (($last === null && $act === 'withdrawn' && $scope === 'marketing') || $last?->act === $act || ($last !== null && $at !== null && $last->at > $at)) {
+        if (! array_key_exists("$number/$scope", $this->last)) {
+            $this->read([$number]);
+        }
+        $last = $this->last["$number/$scope"] ?? null;
+        if (($last === null && $act === 'withdrawn' && $scope === 'marketing') || ($last['act'] ?? null) === $act || ($last !== null && $at !== null && $last['at'] > $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'))) {
             return;
         }
         $this->entered["$number/$scope"] = $act;

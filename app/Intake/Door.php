@@ -71,7 +71,7 @@ final class Door
         $people = new People($business->conflicts, $origin, $now, $said);
         $records = $type->isPeople() ? null : new Records($type, $references, $origin, $now, array_map(fn (Cleaned $one): ?string => $one->externalId, $all));
         $changes = [];
-        $consents = new Consents($origin, $now);
+        $consents = new Consents($origin, $now, $said);
         $done = [];
         foreach ($all as $i => $one) {
             try {

@@ -107,7 +107,7 @@ final readonly class Watches
         $scope = "source:$source->id";
         $here = DB::table('seen_rows')->where('scope', $scope)->where('import_id', $import->id)->whereNotNull('record_id')->select('record_id');
         $ids = DB::table('seen_rows')->where('scope', $scope)->where('import_id', '<', $import->id)->whereNotNull('record_id')->whereNotIn('record_id', $here)->distinct()->pluck('record_id');
-        foreach (Record::query()->whereKey($ids->all())->with('type')->lazyById(200) as $record) {
+        foreach ($ids->chunk(200)->flatMap(fn ($some) => Record::query()->whereKey($some->all())->with('type')->orderBy('id')->get()) as $record) {
             $start = $type->start_field === null ? null : $record->values[$type->start_field] ?? null;
             // What has begun already is not undone by leaving the list.
             if (is_string($start) && new \DateTimeImmutable($start, new \DateTimeZone(Business::ours()->zone)) < $this->clock->now()) {

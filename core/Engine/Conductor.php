@@ -13,6 +13,7 @@ use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\CalendarCame;
 use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\AgainPolicy;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Trigger\CalendarReached;
 use Linnet\Core\Rule\Trigger\DateReached;
@@ -52,7 +53,7 @@ final readonly class Conductor
         $related = array_values(array_unique(array_merge(...array_map(fn (Published $p): array => Needs::relatedTypes($p->rule), $rules))));
         $situation = $this->surroundings->situation($why->subject, $why->line, $related, lastTexts: array_filter($rules, fn (Published $p): bool => Needs::asksForTexts($p->rule)) !== [])->later($why->at);
         $person = $why->subject->personId;
-        $started = Engine::start(array_map(fn (Published $p): Published => $person === null ? $p : new Published(
+        $started = Engine::start(array_map(fn (Published $p): Published => $person === null || $p->rule->again->policy !== AgainPolicy::NotWithin ? $p : new Published(
             $p->ruleId, $p->rule, $this->runs->lastBegan($p->ruleId, $person),
         ), $rules), $why->change, $situation, $why->subject, $why->id, $why->cause);
         foreach ($started->armings as $arming) {

@@ -69,6 +69,16 @@ final class Rules
         return $this;
     }
 
+    public function lookUp(int $rememberDays = 30): self
+    {
+        return $this->step(['do' => 'look_up_number', 'remember_days' => $rememberDays]);
+    }
+
+    public function waitForDate(string $field, int $amount, string $unit): self
+    {
+        return $this->step(['do' => 'wait', 'until' => ['date' => $field, 'offset' => ['amount' => $amount, 'unit' => $unit, 'side' => 'before']]]);
+    }
+
     /** @return array<string, mixed> */
     public function document(): array
     {

@@ -73,6 +73,9 @@ final class LiveKnown implements Known
     /** @var array<int, \DateTimeImmutable> when something last happened about them, by person */
     private array $changed = [];
 
+    /** @var array<int, int|null> by rule */
+    private array $versionIds = [];
+
     /** @var list<Published>|null */
     private ?array $rules = null;
 
@@ -299,11 +302,20 @@ final class LiveKnown implements Known
             $this->rules = [];
             $rows = DB::table('rules')->join('rule_versions', 'rule_versions.id', '=', 'rules.version_id')->where('rules.power', Power::On->value)->orderBy('rules.id')->get(['rules.id', 'rule_versions.id as version_id', 'rule_versions.document']);
             foreach ($rows as $row) {
+                $this->versionIds[(int) $row->id] = (int) $row->version_id;
                 $this->rules[] = new Published((string) $row->id, $this->versions[(int) $row->version_id] ??= self::parse((string) $row->document));
             }
         }
 
         return $this->rules;
+    }
+
+    /** The version of a rule that counts for what begins now. */
+    public function versionOf(int $ruleId): ?int
+    {
+        $this->rules();
+
+        return $this->versionIds[$ruleId] ??= (int) DB::table('rules')->where('id', $ruleId)->value('version_id') ?: null;
     }
 
     public function rule(int $id): ?Published

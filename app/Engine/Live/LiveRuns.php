@@ -52,9 +52,8 @@ final class LiveRuns implements Runs
     public function begin(Published $published, Subject $subject, string $occasion, RunState $state, Happening $why): ?Run
     {
         $power = $this->known->powerOf((int) $published->ruleId);
-        $version = DB::table('rules')->where('id', (int) $published->ruleId)->value('version_id');
         $row = [
-            'rule_id' => (int) $published->ruleId, 'rule_version_id' => $version, 'person_id' => $subject->personId, 'record_id' => $subject->recordId,
+            'rule_id' => (int) $published->ruleId, 'rule_version_id' => $this->known->versionOf((int) $published->ruleId), 'person_id' => $subject->personId, 'record_id' => $subject->recordId,
             'line_id' => $why->line === null ? null : $this->known->line($why->line)?->id, 'number' => $why->number, 'occasion' => $occasion,
             'state' => json_encode($state->toArray(), JSON_THROW_ON_ERROR), 'live' => true, 'began_at' => self::at($state->beganAt), 'step' => $state->step,
             'cause' => $why->cause->links === [] ? null : json_encode($why->cause->links, JSON_THROW_ON_ERROR),
@@ -102,13 +101,22 @@ final class LiveRuns implements Runs
         return array_values($this->runs);
     }
 
+    /** @param  list<int>  $people whose live runs will be asked about */
+    public function preloadLive(array $people): void
+    {
+        foreach (array_chunk(array_values(array_diff($people, array_keys($this->live))), 400) as $chunk) {
+            $this->live += array_fill_keys($chunk, []);
+            $rows = DB::table('runs')->whereIn('person_id', $chunk)->where('live', true)->orderBy('id')->get();
+            $this->keep($rows->filter(fn (\stdClass $row): bool => ! isset($this->runs[(int) $row->id])));
+            foreach ($rows as $row) {
+                $this->live[(int) $row->person_id][] = (int) $row->id;
+            }
+        }
+    }
+
     public function liveOf(int $personId): array
     {
-        if (! isset($this->live[$personId])) {
-            $rows = DB::table('runs')->where('person_id', $personId)->where('live', true)->orderBy('id')->get();
-            $this->keep($rows->filter(fn (\stdClass $row): bool => ! isset($this->runs[(int) $row->id])));
-            $this->live[$personId] = array_values(array_map(intval(...), $rows->pluck('id')->all()));
-        }
+        $this->preloadLive([$personId]);
 
         return array_values(array_filter(array_map(fn (int $id): Run => $this->runs[$id], $this->live[$personId]), fn (Run $run): bool => ! $run->state->isOver()));
     }

@@ -28,6 +28,9 @@ final class LiveTexts implements Texts
     /** @var array<string, OutText|null> by run and name */
     private array $texts = [];
 
+    /** @var array<int, string> run and name of those that were read, by what the shell calls them */
+    private array $named = [];
+
     /** @var array<string, OutText> those to be written */
     private array $kept = [];
 
@@ -81,6 +84,9 @@ final class LiveTexts implements Texts
     /** A text by what the shell calls it; null where no run wants it. */
     public function find(int $id): ?OutText
     {
+        if (isset($this->named[$id])) {
+            return $this->texts[$this->named[$id]] ?? null;
+        }
         $row = DB::table('messages')->where('id', $id)->first();
         $run = $row?->run_id === null ? null : $this->runs->run((int) $row->run_id);
 
@@ -95,6 +101,7 @@ final class LiveTexts implements Texts
             $this->whole += array_fill_keys($chunk, true);
             foreach (DB::table('messages')->whereIn('run_id', $chunk)->get() as $row) {
                 $this->texts[(string) $row->name] ??= $this->read($row, $byId[(int) $row->run_id]);
+                $this->named[(int) $row->id] = (string) $row->name;
             }
         }
     }

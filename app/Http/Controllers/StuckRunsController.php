@@ -17,11 +17,11 @@ final class StuckRunsController
     public function __invoke(Request $request, Rule $rule, Runner $runner): RedirectResponse
     {
         $end = $request->validate(['do' => 'required|in:finish,end'])['do'] === 'end';
-        $ids = Run::query()->where('rule_id', $rule->id)->where('stuck', true)->orderBy('id')->pluck('id');
-        foreach ($end ? $ids : [] as $id) {
+        $stuck = Run::query()->where('rule_id', $rule->id)->where('stuck', true);
+        foreach ($end ? $stuck->clone()->orderBy('id')->pluck('id') : [] as $id) {
             $runner->stop((int) $id, new Reason('run.step_gone'), 'step_gone');
         }
-        Run::query()->whereIn('id', $ids)->update(['stuck' => false]);
+        $stuck->update(['stuck' => false]);
 
         return back()->with('done', $end ? 'They have ended.' : 'They finish by the old words.');
     }

@@ -12,7 +12,10 @@ use Linnet\Core\Engine\Fate;
 use Linnet\Core\Engine\Outcome;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\RunState;
+use Linnet\Core\Engine\Situation;
+use Linnet\Core\Engine\Standing;
 use Linnet\Core\Engine\Subject;
+use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\CalendarCame;
 use Linnet\Core\Record\Change\Change;
@@ -138,6 +141,46 @@ final class EngineTest extends TestCase
         $over = self::look($rule, $second, '2026-03-03T13:00:00Z', ['s5/1' => Fate::left(new \DateTimeImmutable('2026-03-03T13:00:00Z'))]);
         self::assertSame([null, null, []], self::summary($over));
         self::assertSame('no answer', $over->state->outcome);
+    }
+
+    public function testWhatFollowsATextWaitsUntilItIsTakenAndIsPassedOverWhereNobodyTakesIt(): void
+    {
+        $rule = Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second')->build();
+        $at = new \DateTimeImmutable(self::BEGAN);
+        $left = self::look($rule, self::look($rule, null, self::BEGAN), self::BEGAN, ['s1/1' => Fate::leaving($at)]);
+        self::assertSame(['s2', '2026-03-03 10:00:00', []], self::summary($left), 'in the moment in which it passes the gate it counts as gone');
+
+        $due = self::look($rule, $left, '2026-03-03T10:00:00Z', ['s1/1' => Fate::leaving($at)]);
+        self::assertSame(['s2', '2026-03-03 10:10:00', []], self::summary($due));
+        $taken = self::look($rule, $due, '2026-03-03T10:05:00Z', ['s1/1' => Fate::left($at)]);
+        self::assertSame(['s3', null, ['send s3/1']], self::summary($taken));
+        $failed = self::look($rule, $due, '2026-03-03T10:05:00Z', ['s1/1' => Fate::failed($at)]);
+        self::assertSame([null, null, []], self::summary($failed));
+        self::assertSame('never_left', $failed->state->outcome);
+        // Whoever has answered meanwhile gets neither.
+        $answered = self::look($rule, $left, '2026-03-02T12:00:00Z', ['s1/1' => Fate::leaving($at)], '2026-03-02T11:00:00Z');
+        self::assertSame([null, null, ['drop s1/1 stop.replied']], self::summary($answered));
+    }
+
+    public function testAReminderOfItsOwnDateStillGoesAfterOneThatNeverLeft(): void
+    {
+        $rule = Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second')->waitForDate('call.due', 1, 'days')->text('Tomorrow')->build();
+        $facts = ['call' => ['outcome' => 'missed', 'due' => '2026-03-20T10:00:00Z']];
+        $at = new \DateTimeImmutable(self::BEGAN);
+        $left = self::look($rule, self::look($rule, null, self::BEGAN), self::BEGAN, ['s1/1' => Fate::leaving($at)]);
+        $failed = Engine::advance($rule, $left->state, Situations::at('2026-03-03T10:05:00Z', $facts)->later(new \DateTimeImmutable('2026-03-03T10:05:00Z'), ['s1/1' => Fate::failed($at)]));
+
+        self::assertSame(['s4', '2026-03-19 10:00:00', []], self::summary($failed));
+    }
+
+    public function testALookUpThatNeverComesIsWaitedForAnHour(): void
+    {
+        $rule = Rules::whenCallIsMissed()->lookUp()->text('First')->build();
+        $knows = fn (string $now): Situation => Situations::at($now)->but(['standing' => new Standing(number: NumberKind::Mobile)]);
+        $asked = Engine::advance($rule, RunState::begin('s1', new \DateTimeImmutable('2026-03-02T08:00:00Z')), $knows('2026-03-02T10:00:00Z'));
+        self::assertSame(['s1', '2026-03-02 11:00:00'], array_slice(self::summary($asked), 0, 2));
+        self::assertSame('s1', Engine::advance($rule, $asked->state, $knows('2026-03-02T10:59:59Z'))->state->step);
+        self::assertSame('s2', Engine::advance($rule, $asked->state, $knows('2026-03-02T11:00:00Z'))->state->step);
     }
 
     public function testAReplyEndsItAndDropsWhatWaits(): void

@@ -6,12 +6,18 @@ namespace Tests\Feature\Engine;
 
 use App\Engine\DirectTexts;
 use App\Engine\Runner;
+use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageState;
+use App\Models\Number;
+use App\Models\Person;
 use App\Models\Role;
 use App\Models\Timer;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Time\WeeklyHours;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
 
 /** Whoever wrote a text, and however little ago: after a stop, or what reads like one, it does not leave. */
@@ -73,6 +79,49 @@ final class LastLookTest extends TestCase
         $this->textFrom(self::WEN, 'START');
         $this->work();
         self::assertNotSame(MessageState::Waiting, $text()->state);
+    }
+
+    /** @param  \Closure(self): mixed  $hold  what holds it
+     * @param  \Closure(self): mixed  $free  what frees it, with no moment to wait for */
+    #[DataProvider('holds')]
+    public function testWhateverHoldsATextFreesItAgain(\Closure $hold, \Closure $free, string $code): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        $this->missedCall(self::WEN);
+        $this->work();
+        $hold($this);
+        $this->travel(2)->minutes();
+        $this->work();
+        $text = fn (): Message => $this->textsTo(self::WEN)[0];
+        self::assertSame([MessageState::Waiting, $code], [$text()->state, $text()->reason['code'] ?? null]);
+        $free($this);
+        $this->work();
+
+        self::assertSame(MessageState::Handed, $text()->state);
+    }
+
+    /** @return iterable<string, array{\Closure(self): mixed, \Closure(self): mixed, string}> */
+    public static function holds(): iterable
+    {
+        $line = fn (self $test, string $power) => $test->put('/lines/1/power', ['power' => $power]);
+        $hours = fn (string $from, string $to): array => ['table' => 'service', 'week' => array_fill_keys(WeeklyHours::DAYS, ['from' => $from, 'to' => $to])];
+        $limits = fn (array $more): array => ['policy' => json_encode($more + Business::ours()->policy)];
+        yield 'its line is off' => [fn (self $test) => $line($test, 'paused'), fn (self $test) => $line($test, 'on'), 'gate.line_paused'];
+        yield 'not a decent hour' => [fn (self $test) => $test->put('/safeguards/hours', $hours('12:00', '18:00')), fn (self $test) => $test->put('/safeguards/hours', $hours('08:00', '20:30')), 'gate.outside_hours'];
+        yield 'the month’s money is spent' => [
+            fn (self $test) => DB::table('businesses')->update($limits(['month_micros' => 0])), fn (self $test) => [DB::table('businesses')->update($limits(['month_micros' => 90_000_000])), Timer::askAgain(now()->toImmutable())], 'gate.budget_spent',
+        ];
+        yield 'the line is unwell' => [
+            fn (self $test) => [Line::query()->whereKey(1)->update(['attempts' => 100, 'failed' => 50])], fn (self $test) => $line($test, 'on'), 'gate.line_unwell',
+        ];
+        yield 'a likely stop, and somebody decides that it is none' => [
+            fn (self $test) => Number::query()->where('e164', self::WEN)->update(['doubt_message_id' => Message::query()->create(['name' => 'in/x', 'origin' => 'them', 'state' => 'received', 'person_id' => $test->person(self::WEN)->id, 'line_id' => 1, 'body' => 'stop this', 'wanted_at' => '2026-03-01 10:00', 'at' => '2026-03-01 10:00'])->id]),
+            fn (self $test) => $test->post('/numbers/'.Number::query()->where('e164', self::WEN)->sole()->id.'/doubt', ['means' => 'no']), 'gate.may_have_opted_out',
+        ];
+        yield 'their zone was wrong' => [
+            fn (self $test) => Person::query()->whereKey($test->person(self::WEN)->id)->update(['zone' => 'America/Los_Angeles']),
+            fn (self $test) => $test->put('/people/'.$test->person(self::WEN)->id, ['first_name' => 'Wen', 'numbers' => self::WEN, 'zone' => 'Europe/London'])->assertSessionHasNoErrors(), 'gate.outside_hours',
+        ];
     }
 
     public function testATextSetAsideLeavesOnceWhatIsMissingIsThere(): void

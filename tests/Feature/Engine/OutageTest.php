@@ -11,6 +11,7 @@ use App\Models\Role;
 use App\Models\Run;
 use Illuminate\Http\Client\Factory;
 use Illuminate\Http\Client\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Tests\Feature\TestCase;
 
@@ -81,6 +82,28 @@ final class OutageTest extends TestCase
         $this->work();
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
         self::assertSame($text->key, $this->handedOver[0]['key']);
+    }
+
+    public function testANewTextIsNeverTakenForAnOldOneAfterABackupIsRestored(): void
+    {
+        $this->silent = false;
+        $old = Message::query()->orderBy('id')->get();
+        $this->pass('2026-03-02 10:04');
+        // Back to before the texts were made: the next have the same ids and names, and are others.
+        DB::statement('pragma defer_foreign_keys = on');
+        foreach (['traces', 'messages', 'runs'] as $table) {
+            DB::table($table)->delete();
+        }
+        DB::table('conversations')->update(['last_message_id' => null]);
+        DB::table('sqlite_sequence')->whereIn('name', ['messages', 'runs'])->delete();
+        foreach (self::CALLERS as $caller) {
+            $this->missedCall($caller);
+        }
+        $this->pass('2026-03-02 10:10');
+
+        $new = Message::query()->orderBy('id')->get();
+        self::assertSame($old->pluck('name')->all(), $new->pluck('name')->all());
+        self::assertCount(6, array_unique(array_column($this->handedOver, 'key')));
     }
 
     public function testAFollowUpWaitsForTheTextBeforeIt(): void

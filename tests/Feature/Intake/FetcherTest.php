@@ -38,6 +38,7 @@ final class FetcherTest extends TestCase
                 '/large' => (function () { for ($i = 0; $i < 3000; $i++) { echo str_repeat('x', 1000); flush(); } })(),
                 '/host' => print($_SERVER['HTTP_HOST']),
                 '/empty' => null,
+                '/bomb' => (function () { header('Content-Encoding: gzip'); echo gzencode(str_repeat("0,0,0\n", 20_000_000), 9); })(),
                 default => http_response_code(404),
             };
             PHP);
@@ -71,6 +72,14 @@ final class FetcherTest extends TestCase
     {
         // No name service knows this name; the connection is made all the same, to where it was said to be.
         self::assertSame('files.example:'.$this->port(), $this->fetch('http://files.example:'.$this->port().'/host', ['127.0.0.1']));
+    }
+
+    public function testWhatIsPackedIsNotUnpackedOnTheWay(): void
+    {
+        $packed = $this->fetch("http://$this->at/bomb");
+
+        self::assertStringStartsWith("\x1f\x8b", $packed);
+        self::assertLessThan(1_000_000, strlen($packed));
     }
 
     public function testARedirectToAPlaceThatIsNotLetThroughIsNotFollowed(): void

@@ -7,6 +7,7 @@ namespace Tests\Feature\Rules;
 use App\Models\Role;
 use App\Models\Rule;
 use App\View\Rules\Results;
+use Illuminate\Support\Facades\Artisan;
 use Tests\Feature\TestCase;
 
 final class ResultsTest extends TestCase
@@ -31,5 +32,20 @@ final class ResultsTest extends TestCase
         // Nine days later nobody would say that this answers the text.
         $this->travelToMoment('2026-03-20 10:00');
         self::assertSame(0, (new Results($rule, 7, now()->toImmutable()))->rows[0]->sent);
+    }
+
+    public function testAQuestionPutOnceMoreIsNamedForWhatItIs(): void
+    {
+        Artisan::call('linnet:rules', ['what' => 'import', 'paths' => [base_path('demo/rules/lesson-reminder.json')], '--on' => true]);
+        $rule = Rule::query()->where('key', 'lesson-reminder')->firstOrFail();
+        $this->actingAs($this->staff(Role::Administrator))->post('/records/booking', ['fields' => ['lesson' => 'Tour', 'state' => 'booked', 'starts_at' => '2026-03-03T14:00', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
+        $this->work();
+        $this->textFrom(self::WEN, 'What?');
+        $this->work();
+        self::assertCount(2, $this->handedOver);
+
+        $this->get("/rules/$rule->id/results")->assertSee('Asked once more, where the answer was unclear: “Sorry, was that YES or CANCEL?”')->assertDontSee('Words of an earlier version');
+        $rows = substr_count($this->get("/sent?rule=$rule->id&step=coming&wording=%7E&state=left&as=csv")->streamedContent(), "\r\n") - 1;
+        self::assertSame(1, $rows);
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature\View;
 
 use App\Models\Conversation;
+use App\Models\Record;
+use App\Models\Role;
 use App\View\Story;
 use App\View\StoryEntry;
 use Tests\Feature\TestCase;
@@ -34,6 +36,24 @@ final class StoryTest extends TestCase
         $told = $this->told(Story::inConversation(Conversation::query()->firstOrFail(), 'Europe/London'));
 
         self::assertSame(['Call: missed, on the front desk, started Mon 2 March 09:59, rang out.', '> Hello Wen', '< Thursday?', 'Follow-ups dropped: Wen replied.'], $told['Monday 2 March 2026']);
+    }
+
+    public function testEachLineTellsWhatWasSoAtItsMoment(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        $this->post('/records/deal', ['fields' => ['title' => 'Summer day', 'stage' => 'asked', 'value' => '900', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
+        $deal = Record::query()->sole();
+        foreach (['2026-03-03 10:00' => ['stage' => 'offered'], '2026-03-04 10:00' => ['title' => 'Autumn day'], '2026-03-05 10:00' => ['stage' => 'agreed']] as $when => $values) {
+            $this->travelToMoment($when);
+            $this->put("/records/deal/$deal->id", ['fields' => ['who' => '#'.$this->person(self::WEN)->id] + $values + $deal->refresh()->values])->assertSessionHasNoErrors();
+        }
+        $told = $this->told(Story::of($this->person(self::WEN), 'Europe/London'));
+        $of = fn (string $day): string => implode(' ', preg_grep('/[Dd]eal|day/', $told[$day] ?? []) ?: []);
+
+        self::assertStringContainsString('Summer day, asked', $of('Monday 2 March 2026'));
+        self::assertStringStartsWith('Summer day: Stage from “asked” to “offered”', $of('Tuesday 3 March 2026'));
+        self::assertStringStartsWith('Autumn day: ', $of('Wednesday 4 March 2026'));
+        self::assertStringStartsWith('Autumn day: Stage from “offered” to “agreed”', $of('Thursday 5 March 2026'));
     }
 
     private function live(): void
