@@ -109,7 +109,10 @@ final class LastLookTest extends TestCase
         yield 'its line is off' => [fn (self $test) => $line($test, 'paused'), fn (self $test) => $line($test, 'on'), 'gate.line_paused'];
         yield 'not a decent hour' => [fn (self $test) => $test->put('/safeguards/hours', $hours('12:00', '18:00')), fn (self $test) => $test->put('/safeguards/hours', $hours('08:00', '20:30')), 'gate.outside_hours'];
         yield 'the month’s money is spent' => [
-            fn (self $test) => DB::table('businesses')->update($limits(['month_micros' => 0])), fn (self $test) => [DB::table('businesses')->update($limits(['month_micros' => 90_000_000])), Timer::askAgain(now()->toImmutable())], 'gate.budget_spent',
+            fn (self $test) => DB::table('businesses')->update($limits(['month_micros' => 0])), function (self $test) use ($limits): void {
+                DB::table('businesses')->update($limits(['month_micros' => 90_000_000]));
+                Timer::askAgain(now()->toImmutable());
+            }, 'gate.budget_spent',
         ];
         yield 'the line is unwell' => [
             fn (self $test) => [Line::query()->whereKey(1)->update(['attempts' => 100, 'failed' => 50])], fn (self $test) => $line($test, 'on'), 'gate.line_unwell',
