@@ -4,16 +4,12 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Intake\Imports;
-use App\Models\Import;
-use App\Models\ImportState;
-use App\Models\Staff;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
 
 /**
  * Takes from a town what it lives on, for a while, and asks afterwards what is lost and what came twice: the database (locked, or its disk
- * full), the carrier, and its workers. The carrier's own ledger is the judge.
+ * full) and the carrier. The carrier's own ledger is the judge.
  */
 final class Starvation
 {
@@ -108,39 +104,6 @@ final class Starvation
 
             return $one->finish($one->worker());
         }, standins: false);
-    }
-
-    /**
-     * Each kind of worker killed at random instants: a file is taken in whole and once, whoever takes it in.
-     *
-     * @return array{lost: int, twice: int, ended: int}
-     */
-    public static function intakeKilled(int $rows, int $kills): array
-    {
-        return self::in('intake', 1, [], function (self $one) use ($rows, $kills): int {
-            $file = "{$one->town->folder}/rows.csv";
-            file_put_contents($file, "Ref,First name\n".implode('', array_map(fn (int $i): string => "R$i,P$i\n", range(1, $rows))));
-            $import = resolve(Imports::class)->receive($file, 'rows.csv', Staff::query()->firstOrFail(), 'person', null);
-            $import->update(['mapping' => ['type' => 'person', 'country' => 'GB', 'zone' => 'Europe/London', 'person' => ['external_id' => ['at' => 'Ref'], 'first_name' => ['at' => 'First name']], 'fields' => []]]);
-            unlink($file);
-            resolve(Imports::class)->start($import, true);
-            for ($i = 0; $i < $kills; $i++) {
-                $worker = new Process(['php', 'artisan', 'linnet:take-in'], base_path(), $one->town->env, timeout: null);
-                $worker->disableOutput()->start();
-                usleep(mt_rand(200_000, 700_000));
-                $worker->isRunning() && $worker->signal(SIGKILL);
-                $worker->wait();
-            }
-            (new Process(['php', 'artisan', 'linnet:take-in', '--until-idle'], base_path(), $one->town->env, timeout: 600))->mustRun();
-            $import = Import::query()->findOrFail($import->id);
-            @unlink($import->table());
-            $there = DB::table('external_ids')->where('external_id', 'like', 'R%');
-            if ($import->state !== ImportState::Done || $there->clone()->count() !== $rows || $there->clone()->distinct()->count('person_id') !== $rows) {
-                throw new \RuntimeException("{$there->count()} of $rows rows are there, and the file is {$import->state->value} ".json_encode($import->problem));
-            }
-
-            return $one->finish($one->worker());
-        });
     }
 
     /**

@@ -70,11 +70,13 @@ final class Town
         return new MovableClock("$this->folder/clock.json");
     }
 
-    public function serve(): void
+    public function serve(): Process
     {
         $port = (string) parse_url($this->url, PHP_URL_PORT);
-        $this->start(['php', '-S', "127.0.0.1:$port", base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path());
+        $server = $this->start(['php', '-S', "127.0.0.1:$port", base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path());
         self::waitFor($this->url);
+
+        return $server;
     }
 
     public function serveStandins(): void
@@ -86,12 +88,13 @@ final class Town
     }
 
     /** @param  list<string>  $command */
-    public function start(array $command, ?string $folder = null): void
+    public function start(array $command, ?string $folder = null): Process
     {
         // In a group of its own: a server's children end with it.
         $process = new Process(['setsid', ...$command], $folder ?? base_path(), $this->env, timeout: null);
         $process->disableOutput()->start();
-        $this->processes[] = $process;
+
+        return $this->processes[] = $process;
     }
 
     /**
@@ -126,7 +129,7 @@ final class Town
         }
     }
 
-    private static function freePort(): int
+    public static function freePort(): int
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('No free port.');
         $name = (string) stream_socket_get_name($socket, false);

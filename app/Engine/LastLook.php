@@ -124,7 +124,7 @@ final readonly class LastLook
     private function note(Desk $desk, Message $message, Verdict $verdict): void
     {
         if ($verdict->say === Say::Drop) {
-            $message->update(['state' => MessageState::Dropped, 'left_at' => null, 'reason' => $verdict->reason->toArray()]);
+            $message->neverLeft(MessageState::Dropped, $verdict->reason);
             $desk->runs->trace($verdict->reason, $message->rule_id, $message->run_id, $message->person_id, null, $message->id);
         } elseif ($verdict->say === Say::Hold) {
             $message->update(['retry_at' => $verdict->until ?? $desk->now->modify('+1 minute'), 'reason' => $verdict->reason->toArray()]);

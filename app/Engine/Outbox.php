@@ -119,7 +119,7 @@ final readonly class Outbox
     /** It passed the gate, and nobody takes it: it never left, and what was to follow it is looked at anew. */
     public static function fail(Message $message, Reason $reason, \DateTimeImmutable $now): void
     {
-        $message->update(['state' => MessageState::Failed, 'fate_at' => $now, 'left_at' => null, 'reason' => $reason->toArray(), 'retry_at' => null]);
+        $message->neverLeft(MessageState::Failed, $reason, ['fate_at' => $now, 'retry_at' => null]);
         Trace::note($reason, $now, ['person_id' => $message->person_id, 'rule_id' => $message->rule_id, 'run_id' => $message->run_id, 'message_id' => $message->id]);
         self::lookAtRun($message, $now);
     }

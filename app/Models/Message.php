@@ -7,7 +7,9 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Number\Numbers;
+use Linnet\Core\Reason;
 use Linnet\Core\Rule\Step\TextKind;
 use Linnet\Core\Text\Words\Meaning;
 
@@ -89,6 +91,20 @@ final class Message extends Model
                 }
             });
         });
+    }
+
+    /**
+     * It had passed the gate and will not be handed over: it counts as gone out nowhere, the month's budget included.
+     *
+     * @param  array<string, mixed>  $more
+     */
+    public function neverLeft(MessageState $state, Reason $reason, array $more = []): void
+    {
+        if ($this->left_at !== null && $this->origin === MessageOrigin::Rule) {
+            $day = $this->left_at->setTimezone(new \DateTimeZone(Business::ours()->zone))->format('Y-m-d');
+            DB::table('spent_days')->where('day', $day)->where('micros', '>=', $this->price_micros)->decrement('micros', $this->price_micros);
+        }
+        $this->update(['state' => $state, 'left_at' => null, 'reason' => $reason->toArray()] + $more);
     }
 
     /** @return BelongsTo<Person, $this> */

@@ -134,7 +134,7 @@ test('a spreadsheet full of dirt is taken in, its refused rows mended and sent i
   await page.getByRole('link', { name: 'mended.csv' }).click();
   await page.getByText('Take it back…').click();
   await page.getByRole('button', { name: 'Take the file back' }).click();
-  await expect(page.locator('#toast')).toContainText('everything is as it was before');
+  await expect(page.locator('#progress')).toContainText('Everything is as it was before the file came.');
   await page.goto('/records/deal?find=park');
   await expect(page.getByText('No deals here')).toBeVisible();
 });

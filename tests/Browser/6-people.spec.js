@@ -14,7 +14,7 @@ test('a form that anybody sends in asks back by text, and only a yes counts', as
   await expect(page.getByLabel('Your first name')).toHaveValue('Ida');
   await page.getByLabel('Your mobile number').fill('07700 900350');
   await page.getByRole('button', { name: 'Send' }).click();
-  await expect(page.getByRole('status')).toContainText('Answer YES to it');
+  await expect(page.getByRole('status')).toContainText('answer YES to it');
 
   await expect(await handsetOf(page, IDA)).toContainText('you asked for our news by text');
   await logIn(page);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Bench\Kills;
 use App\Bench\Starvation;
 use App\Bench\Town;
 use App\Bench\Waiting;
@@ -18,7 +19,7 @@ final class Torture extends Command
         {--texts=50000 : How many texts fall due}
         {--kills=200 : How often the worker is killed}
         {--seed=1 : Decides the instants}
-        {--starve : Take the database, its disk, the carrier and the workers away instead}';
+        {--starve : Take the database, its disk and the carrier away, and kill every other kind of process}';
 
     protected $description = 'Kill the worker again and again, and compare with the carrier’s ledger';
 
@@ -66,7 +67,9 @@ final class Torture extends Command
             $tried["a disk with $free KB left"] = fn (): array => Starvation::full(400, $free, 4.0);
         }
         $tried['a carrier away for an hour'] = fn (): array => Starvation::away(800, 55);
-        $tried['the intake killed 40 times'] = fn (): array => Starvation::intakeKilled(40_000, 40);
+        $tried['the intake killed 40 times'] = fn (): array => Kills::intake(40_000, 40) + ['ended' => 0];
+        $tried['the queue killed 40 times'] = fn (): array => Kills::queue(2000, 40) + ['ended' => 0];
+        $tried['the door killed 100 times'] = fn (): array => Kills::door(500, 100) + ['ended' => 0];
         $bad = 0;
         foreach ($tried as $what => $try) {
             ['lost' => $lost, 'twice' => $twice, 'ended' => $ended] = $try();

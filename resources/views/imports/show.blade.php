@@ -16,6 +16,7 @@
                 <dt>Refused</dt><dd>{{ number_format($import->refused) }}</dd>
             </dl>
             @if ($import->state->value === 'taking_back')<p class="soft sm mt-2">{{ number_format(\Illuminate\Support\Facades\DB::table('changes')->where('import_id', $import->id)->when($import->undone_to !== null, fn ($left) => $left->where('id', '<', $import->undone_to))->count()) }} changes are left to undo. It goes on if you leave this page.</p>@endif
+            @if ($import->state->value === 'taken_back')<p class="soft sm mt-2">Everything is as it was before the file came.</p>@endif
             @if ($import->state->value === 'running')<p class="soft sm mt-2">It goes on if you leave this page.</p>@endif
         @elseif ($import->state->value === 'reading')
             <p class="soft sm mt-2">It is large, so this takes a little. Then you see its first rows and say what its columns mean. It goes on if you leave this page.</p>

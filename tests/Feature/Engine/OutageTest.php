@@ -71,6 +71,7 @@ final class OutageTest extends TestCase
 
         self::assertSame(3, Message::query()->where('state', MessageState::Failed)->count());
         self::assertSame(3, Run::query()->where('outcome', 'never_left')->count());
+        self::assertSame(0, (int) DB::table('spent_days')->sum('micros'));
         $this->silent = false;
         $this->pass('2026-03-03 14:00', 600);
         self::assertSame([], $this->handedOver);
@@ -82,6 +83,7 @@ final class OutageTest extends TestCase
         $this->work();
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
         self::assertSame($text->key, $this->handedOver[0]['key']);
+        self::assertSame($text->price_micros, (int) DB::table('spent_days')->sum('micros'));
     }
 
     public function testANewTextIsNeverTakenForAnOldOneAfterABackupIsRestored(): void

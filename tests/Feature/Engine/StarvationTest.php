@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Engine;
 
+use App\Bench\Kills;
 use App\Bench\Starvation;
 use Illuminate\Foundation\Testing\TestCase;
 
@@ -35,8 +36,11 @@ final class StarvationTest extends TestCase
         self::assertSame(self::WELL, Starvation::away(80, 55));
     }
 
-    public function testAnIntakeThatIsKilled(): void
+    public function testEveryKindOfProcessThatIsKilled(): void
     {
-        self::assertSame(self::WELL, Starvation::intakeKilled(4000, 5));
+        $well = ['lost' => 0, 'twice' => 0];
+        self::assertSame($well, Kills::intake(4000, 4));
+        self::assertSame($well, Kills::queue(60, 4));
+        self::assertSame($well, Kills::door(12, 6));
     }
 }
