@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Clock\Said;
 use App\Models\Business;
 use App\Models\Change;
 use App\Models\ChangeKind;
@@ -24,6 +25,9 @@ final readonly class Story
 {
     /** The newest entries shown of each kind. */
     private const MOST = 100;
+
+    /** So many records that came in at one moment are one line that opens. */
+    private const TOGETHER = 3;
 
     /** Decisions that say no more than the text they led to. */
     private const SILENT = ['start.began', 'run.finished'];
@@ -156,11 +160,16 @@ final readonly class Story
     private static function records(Person $person, string $zone): array
     {
         $records = Record::query()->where('person_id', $person->id)->with('type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
-        $changes = Change::query()->whereIn('record_id', $records->pluck('id'))->whereIn('kind', [ChangeKind::RecordAdded, ChangeKind::RecordChanged])->orderByDesc('id')->get()->groupBy('record_id');
+        $added = Change::query()->whereIn('record_id', $records->pluck('id'))->where('kind', ChangeKind::RecordAdded)->get()->keyBy('record_id');
+        foreach ($records as $record) {
+            isset($added[$record->id]) && $record->setAttribute('values', $added[$record->id]->to ?? []);
+        }
 
-        return array_values($records->map(fn (Record $record): StoryEntry => new StoryEntry(
-            $record->added_at, 0, says: RecordSaid::of(self::before($record, $changes[$record->id] ?? Collection::make(), 0), $zone),
-        ))->all());
+        return array_merge(...array_values($records->groupBy(fn (Record $record): int => $record->added_at->getTimestamp())->map(function (Collection $together) use ($zone): array {
+            $entries = array_values($together->map(fn (Record $record): StoryEntry => new StoryEntry($record->added_at, 0, says: RecordSaid::of($record, $zone)))->all());
+
+            return count($entries) < self::TOGETHER ? $entries : [new StoryEntry($entries[0]->at, 0, says: ucfirst(Said::count(count($entries), 'record', 'records')).' came in together', within: $entries)];
+        })->all()));
     }
 
     /**

@@ -56,6 +56,19 @@ final class StoryTest extends TestCase
         self::assertStringStartsWith('Autumn day: Stage from “offered” to “agreed”', $of('Thursday 5 March 2026'));
     }
 
+    public function testRecordsThatCameInTogetherAreOneLineThatOpens(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        foreach (['Spring', 'Summer', 'Autumn'] as $season) {
+            $this->post('/records/deal', ['fields' => ['title' => "$season day", 'stage' => 'asked', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
+        }
+        $entries = Story::of($this->person(self::WEN), 'Europe/London')->days['Monday 2 March 2026'];
+        $together = array_values(array_filter($entries, fn (StoryEntry $entry): bool => $entry->within !== []));
+
+        self::assertSame(['Three records came in together'], array_column($together, 'says'));
+        self::assertStringContainsString('Summer day', $together[0]->within[1]->says);
+    }
+
     private function live(): void
     {
         $this->missedCall(self::WEN);
