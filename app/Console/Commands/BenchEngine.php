@@ -99,7 +99,7 @@ final class BenchEngine extends Command
             foreach ($chunk as $i => $row) {
                 $newConversation->execute([$row['person_id'], 2, $row['at']]);
                 $id = $pdo->lastInsertId();
-                $message->execute(array_values(['name' => "bare/{$row['id']}"] + array_diff_key($row, ['id' => 1])));
+                $message->execute(array_values(array_replace(array_diff_key($row, ['id' => 1]), ['name' => "bare/{$row['id']}", 'key' => "bare/{$row['id']}"])));
                 $conversation->execute([$pdo->lastInsertId(), $row['at'], $id]);
                 $run->execute([$state['state'], $state['live'], $state['outcome'], $state['step'], $state['ended_at'], $row['run_id']]);
                 $timer->execute([$timers[$at * Rehearsal::AT_ONCE + $i] ?? 0]);
