@@ -37,6 +37,19 @@ final class Said
         };
     }
 
+    /** "40 seconds", "4 minutes", "2 hours", "3 days". */
+    public static function lasting(\DateTimeImmutable $from, \DateTimeImmutable $until): string
+    {
+        $seconds = max(0, $until->getTimestamp() - $from->getTimestamp());
+
+        return match (true) {
+            $seconds < 90 => self::count($seconds, 'second', 'seconds'),
+            $seconds < 5400 => self::count(intdiv($seconds + 30, 60), 'minute', 'minutes'),
+            $seconds < 172_800 => self::count(intdiv($seconds, 3600), 'hour', 'hours'),
+            default => self::count(intdiv($seconds, 86_400), 'day', 'days'),
+        };
+    }
+
     /** Since when, as it is said today: "10:02", or with its day where that is another. */
     public static function sinceWhen(\DateTimeImmutable $at, \DateTimeImmutable $now, string $zone): string
     {

@@ -21,8 +21,10 @@ final class Outage extends Model
     /** Asked again after 2, 4, 8 … seconds, so often at least. */
     private const LONGEST_PAUSE = 60;
 
-    /** What is over with the next try is no outage yet. */
+    /** What is over with the next try, or within these seconds, is no outage yet. */
     private const WORTH_SAYING = 3;
+
+    private const WORTH_SECONDS = 60;
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -36,9 +38,9 @@ final class Outage extends Model
     }
 
     /** One that is worth telling somebody: it lasts, and something waits for it. */
-    public static function toSay(): ?self
+    public static function toSay(\DateTimeImmutable $now): ?self
     {
-        $outage = self::query()->where('tries', '>=', self::WORTH_SAYING)->first();
+        $outage = self::query()->where(fn ($lasts) => $lasts->where('tries', '>=', self::WORTH_SAYING)->orWhere('since', '<=', $now->modify('-'.self::WORTH_SECONDS.' seconds')))->first();
 
         return $outage !== null && self::waiting() > 0 ? $outage : null;
     }

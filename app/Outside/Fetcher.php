@@ -57,7 +57,7 @@ final readonly class Fetcher
             while ($cause !== null && ! $cause instanceof Unfit) {
                 $cause = $cause->getPrevious();
             }
-            throw $cause ?? Unfit::because('no_answer', ['detail' => mb_substr(mb_scrub($e->getMessage(), 'UTF-8'), 0, 120, 'UTF-8')]);
+            throw $cause ?? Unfit::because('no_answer', ['detail' => self::silence($e->getMessage())]);
         }
         if ($response->redirect() && $response->header('Location') !== '') {
             return $at->leadsTo($response->header('Location'));
@@ -74,5 +74,17 @@ final readonly class Fetcher
         }
 
         return null;
+    }
+
+    /** What befell a connection, by the numbers of curl.se/libcurl/c/libcurl-errors.html. */
+    private static function silence(string $message): string
+    {
+        return match (preg_match('/cURL error (\d+)/', $message, $found) === 1 ? (int) $found[1] : 0) {
+            6 => 'nothing has that name',
+            7 => 'the connection was refused',
+            28 => 'it took too long',
+            35, 51, 58, 60, 77, 83 => 'its certificate cannot be trusted',
+            default => 'the connection broke off',
+        };
     }
 }

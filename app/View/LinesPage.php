@@ -37,8 +37,8 @@ final class LinesPage
     public function __construct(ClockInterface $clock)
     {
         $business = Business::ours();
-        $this->outage = Outage::toSay();
         $this->now = $clock->now();
+        $this->outage = Outage::toSay($this->now);
         $this->health = $business->gatePolicy()->health;
         $this->day = Day::of($this->now, $business->zone);
         $this->lines = Line::query()->orderBy('id')->simplePaginate(20);

@@ -147,8 +147,10 @@ final readonly class Story
     {
         $sentence = Sentence::of(['code' => $trace->code, 'with' => $trace->with]);
 
+        $who = $trace->with['who'] ?? null;
+
         return str_starts_with($trace->code, 'condition.')
-            ? ($trace->run_id === null ? 'Not started: ' : 'Went no further: ').lcfirst($sentence)
+            ? ($trace->run_id === null ? 'Not started: ' : 'Went no further: ').(is_string($who) && str_starts_with($sentence, $who) ? $sentence : lcfirst($sentence))
             : $sentence;
     }
 

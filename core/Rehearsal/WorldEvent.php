@@ -43,7 +43,7 @@ final readonly class WorldEvent
     {
         $kind = $doc->choice('what', WorldEventKind::class);
         $doc->allow('at', 'what', ...$kind->keys());
-        $person = $doc->has('person') ? $doc->name('person') : null;
+        $person = $doc->has('person') || $kind->isAboutSomebody() ? $doc->name('person') : null;
         /** @phpstan-ignore argument.type */
         $event = fn (mixed ...$with): self => new self($doc->moment('at'), $kind, $doc->path, $person, ...$with);
 

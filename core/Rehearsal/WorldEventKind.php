@@ -23,6 +23,12 @@ enum WorldEventKind: string
     /** The texts of a rule that wait for it are let go. */
     case Release = 'release';
 
+    /** A record may be nobody's; what people do is somebody's. */
+    public function isAboutSomebody(): bool
+    {
+        return $this !== self::Record && in_array('person', $this->keys(), true);
+    }
+
     /** @return list<string> */
     public function keys(): array
     {

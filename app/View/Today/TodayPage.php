@@ -38,6 +38,9 @@ final readonly class TodayPage
     /** @var list<Need> */
     public array $needs;
 
+    /** @var list<Coming> what is late first */
+    public array $comingToday;
+
     public DayDrawn $drawn;
 
     public function __construct(public Business $business, public \DateTimeImmutable $now, ?Staff $staff)
@@ -47,16 +50,17 @@ final readonly class TodayPage
         $this->left = Message::query()->whereIn('state', MessageState::left())->where('at', '>=', $this->day->begins)->where('at', '<', $this->day->ends)->count();
         $this->coming = Timer::query()->underWay()->whereBetween('due_at', [$now, $this->day->ends])->count();
         $this->late = Late::of($now);
-        $this->outboxed = Outage::toSay() === null ? 0 : Outage::waiting();
+        $this->outboxed = Outage::toSay($now) === null ? 0 : Outage::waiting();
         $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
         $this->needs = Need::all($now, $staff, $business->zone);
+        $this->comingToday = Coming::between($this->late->since ?? $now, $this->day->ends);
         $this->drawn = new DayDrawn($this->day, $now, $business->gatePolicy()->serviceHours);
     }
 
-    /** @return list<Coming> */
-    public function comingToday(): array
+    /** The worker comes round several times a second. */
+    public function isLate(Coming $coming): bool
     {
-        return Coming::between($this->now, $this->day->ends);
+        return $coming->at < $this->now->modify('-1 minute');
     }
 
     /** @return Collection<int, Message> */

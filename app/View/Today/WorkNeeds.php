@@ -38,7 +38,7 @@ final class WorkNeeds
     /** @return list<Need> */
     private static function outage(\DateTimeImmutable $now, string $zone): array
     {
-        $outage = Outage::toSay();
+        $outage = Outage::toSay($now);
         if ($outage === null) {
             return [];
         }
@@ -65,12 +65,22 @@ final class WorkNeeds
             }
             $what = ucfirst(Said::count($late->many, 'thing is', 'things are')).' late, the oldest since '.Said::sinceWhen($late->since, $now, $zone).'.';
             $needs[] = $isGone ? new Need(
-                'bad', 'Linnet’s worker '.($sign === null ? 'has never been seen' : 'has not been seen since '.Said::sinceWhen($sign->at, now()->toDateTimeImmutable(), $zone)),
-                self::WORK[$worker].". $what Start it again: ".self::COMMANDS[$worker], 'See what waits', route('sent.index', ['state' => 'waiting']),
-            ) : new Need('held', 'Linnet is behind', $what.' It is catching up.', 'See what waits', route('sent.index', ['state' => 'waiting']));
+                'bad', 'Linnet’s worker '.($sign === null ? 'has never been seen' : 'has not been seen for '.Said::lasting($sign->at, now()->toDateTimeImmutable())),
+                self::WORK[$worker].". $what Start it again: ".self::COMMANDS[$worker], ...self::whereTo($worker),
+            ) : new Need('held', 'Linnet is behind', $what.' It is catching up.', ...self::whereTo($worker));
         }
 
         return $needs;
+    }
+
+    /** @return array{string, string} where what waits can be seen */
+    private static function whereTo(string $worker): array
+    {
+        return match ($worker) {
+            Sign::ENGINE => ['See what waits', '#coming'],
+            Sign::INTAKE => ['See sources', route('sources.index')],
+            default => ['See settings', route('settings.index')],
+        };
     }
 
     private static function intake(\DateTimeImmutable $now): Late

@@ -6,7 +6,7 @@
             <div class="entry">
                 @if ($entry->message === null)
                     <div class="at"><x-time :at="$entry->at" /></div>
-                    <div class="event">@if ($entry->within !== [])<details><summary>{{ $entry->says }}</summary>@foreach ($entry->within as $one)<p>{{ $one->says }}</p>@endforeach</details>@else{{ $entry->says }}@endif @if ($entry->rule) @can('view')<a class="link" href="{{ route('rules.show', $entry->rule) }}">{{ $entry->rule->name }}</a>@else{{ $entry->rule->name }}@endcan @endif</div>
+                    <div class="event">@if ($entry->within !== [])<details><summary><span class="link">{{ $entry->says }}</span></summary>@foreach ($entry->within as $one)<p>{{ $one->says }}</p>@endforeach</details>@else{{ $entry->says }}@endif @if ($entry->rule) @can('view')<a class="link" href="{{ route('rules.show', $entry->rule) }}">{{ $entry->rule->name }}</a>@else{{ $entry->rule->name }}@endcan @endif</div>
                 @elseif ($entry->message->isInbound())
                     <div class="at"><b class="text-ink"><x-time :at="$entry->at" /></b></div>
                     <div class="in">{{ $entry->message->body }}</div>

@@ -6,7 +6,7 @@
                 <div>
                     <a class="link sm lg:hidden" href="{{ route('conversations.index') }}">All conversations</a>
                     <h1 class="text-[22px]">{{ $conversation->person->name() }}</h1>
-                    <p class="soft sm">with the {{ $conversation->line->name }}{{ $conversation->line->number === null ? ', which cannot be answered' : ', '.\Linnet\Core\Number\Numbers::pretty($conversation->line->number) }}. It is {{ $now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }}{{ $page->receiver->zone === $business->zone ? ' too' : ' in '.\App\Clock\Said::place($page->receiver->zone) }}.</p>
+                    <p class="soft sm">with the {{ $conversation->line->name }}{{ $conversation->line->number === null ? ', which cannot be answered' : ', '.\Linnet\Core\Number\Numbers::pretty($conversation->line->number) }}.@if ($page->receiver->zone !== $business->zone) It is {{ $now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} in {{ \App\Clock\Said::place($page->receiver->zone) }}.@endif</p>
                 </div>
                 @can('converse')
                     <div class="acts">

@@ -3,7 +3,7 @@
     <div class="head">
         <div>
             <h1>{{ $page->person->name() }}</h1>
-            <p class="soft">It is {{ $page->now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }}@if ($page->receiver->zone !== $business->zone) (in {{ \App\Clock\Said::place($page->receiver->zone) }}; here it is <x-time :at="$page->now" />)@endif.</p>
+            @if ($page->receiver->zone !== $business->zone)<p class="soft">It is {{ $page->now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} (in {{ \App\Clock\Said::place($page->receiver->zone) }}; here it is <x-time :at="$page->now" />).</p>@endif
         </div>
         <div class="acts">
             @can('converse')@can('view')<a class="btn" href="{{ route('people.edit', $page->person) }}">Change</a>@endcan @endcan

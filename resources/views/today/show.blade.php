@@ -4,7 +4,7 @@
         <p class="crumb"><x-time :at="$page->now" format="l j F" /></p>
         <h1 class="lead">
             <a href="{{ route('sent.index', ['from' => $page->day->date, 'until' => $page->day->date, 'state' => 'left']) }}">{{ ucfirst(\App\Clock\Said::count($page->left, 'text', 'texts')) }}</a>
-            {{ $page->left === 1 ? 'has' : 'have' }} gone out today{{ $page->late->many > 0 ? ', '.\App\Clock\Said::count($page->late->many, 'thing is late', 'things are late') : '' }}@if ($page->outboxed > 0), <a href="{{ route('sent.index', ['state' => 'ready']) }}">{{ \App\Clock\Said::count($page->outboxed, 'waits', 'wait') }}</a> for the carrier @endif{{ $page->coming === 0 ? ($page->late->many + $page->outboxed > 0 ? '.' : ', and nothing more is to come before midnight.') : ' and' }}
+            {{ $page->left === 1 ? 'has' : 'have' }} gone out {{ 'today' }}@if ($page->late->many > 0), <a href="#needs">{{ \App\Clock\Said::count($page->late->many, 'thing', 'things') }}</a> {{ $page->late->many === 1 ? 'is' : 'are' }} {{ 'late' }}@endif{{ '' }}@if ($page->outboxed > 0), <a href="{{ route('sent.index', ['state' => 'ready']) }}">{{ \App\Clock\Said::count($page->outboxed, 'waits', 'wait') }}</a> for the carrier @endif{{ $page->coming === 0 ? ($page->late->many + $page->outboxed > 0 ? '.' : ', and nothing more is to come before midnight.') : ' and' }}
             @if ($page->coming > 0)<a href="#coming">{{ \App\Clock\Said::count($page->coming, 'more', 'more') }}</a> may follow before midnight.@endif
             @if ($page->needs !== [])<a href="#needs">{{ ucfirst(\App\Clock\Said::count(count($page->needs), 'thing', 'things')) }}</a> {{ count($page->needs) === 1 ? 'needs' : 'need' }} you,@else Nothing needs you,@endif
             and @if ($page->waiting > 0)<a href="{{ route('conversations.index', ['show' => 'waiting']) }}">{{ \App\Clock\Said::count($page->waiting, 'person', 'people') }}</a> {{ $page->waiting === 1 ? 'is' : 'are' }} waiting for an answer.@else nobody is waiting for an answer.@endif
@@ -59,13 +59,13 @@
                         <p class="empty">Nothing. What fails, is set aside or cannot be read will stand here, with what to do about it.</p>
                     @endforelse
                 </div>
-                @if ($page->coming > 0)
+                @if ($page->comingToday !== [])
                     <h2 class="mt-6 mb-1" id="coming">Still to come today</h2>
                     <table class="table">
                         <tbody>
-                        @foreach ($page->comingToday() as $coming)
+                        @foreach ($page->comingToday as $coming)
                             <tr>
-                                <td class="whitespace-nowrap"><x-time :at="$coming->at" /></td>
+                                <td class="whitespace-nowrap w-16"><x-time :at="$coming->at" />@if ($page->isLate($coming))<br><x-tone tone="bad">late</x-tone>@endif</td>
                                 <td><a class="link" href="{{ route('people.show', $coming->person) }}">{{ $coming->person->name() }}</a><br>
                                     <span class="soft sm">{{ $coming->rule?->name }}{{ $coming->held ? '' : ': its next step' }}</span>
                                     @if ($coming->held?->reason)<br><x-reason :reason="$coming->held->reason" />@endif</td>
@@ -73,7 +73,7 @@
                         @endforeach
                         </tbody>
                     </table>
-                    @if ($page->coming > count($page->comingToday()))<p class="soft sm mt-1">and {{ $page->coming - count($page->comingToday()) }} more</p>@endif
+                    @if ($page->coming > count($page->comingToday))<p class="soft sm mt-1">and {{ $page->coming - count($page->comingToday) }} more</p>@endif
                 @endif
             </section>
             <section>
