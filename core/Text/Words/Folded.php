@@ -20,21 +20,25 @@ final class Folded
         return mb_convert_case($text, MB_CASE_FOLD, 'UTF-8');
     }
 
+    /** Folded, accents off, other scripts by their sound, what cannot be seen left out (Unicode CLDR, transforms). */
+    public static function latin(string $text): string
+    {
+        $seen = preg_replace('/\p{Cf}+/u', '', $text) ?? $text;
+        $latin = transliterator_transliterate('Any-Latin; Latin-ASCII; Lower', $seen);
+
+        return self::of(is_string($latin) ? $latin : $seen);
+    }
+
     /**
-     * As plain as letters go: accents off, other scripts by their sound, letters that stand apart put together, a word said over and over
-     * said once. For words that must never be missed: "S T O P", "stóp", "st0p", "stop stop".
+     * As plain as letters go: in Latin, spaces left out, a digit within a word as the letter it looks like, a word said over and over said
+     * once. For words that must never be missed: "S T O P", "stóp", "st0p", "stop stop", "stop all" for "stopall".
      */
     public static function plainly(string $text): string
     {
-        $latin = transliterator_transliterate('Any-Latin; Latin-ASCII; Lower', $text);
-        $folded = self::of(is_string($latin) ? $latin : $text);
-        $words = preg_split('/[^a-z0-9]+/', strtr($folded, ['0' => 'o', '$' => 's', '5' => 's', '1' => 'i', '!' => ''])) ?: [];
-        $words = array_values(array_filter($words, fn (string $word): bool => $word !== ''));
-        if (count($words) > 1 && array_filter($words, fn (string $word): bool => strlen($word) > 1) === []) {
-            return implode('', $words);
-        }
+        $words = array_values(array_filter(preg_split('/[^a-z0-9$]+/', self::latin($text)) ?: [], fn (string $word): bool => $word !== ''));
+        $words = array_map(fn (string $word): string => preg_match('/[a-z]/', $word) === 1 ? strtr($word, ['0' => 'o', '$' => 's', '5' => 's', '1' => 'i']) : $word, $words);
 
-        return count($words) > 1 && count(array_unique($words)) === 1 ? $words[0] : implode(' ', $words);
+        return count(array_unique($words)) === 1 && strlen($words[0]) > 1 ? $words[0] : implode('', $words);
     }
 
     /** Whether two folded words are one, or one slip apart: a letter more, less, another, or two changed about. */

@@ -16,6 +16,7 @@ final class OptOutSentence
         '/\b(unsubscribe|unsubscribed|opt me out|opt out|opt-out)\b/u',
         '/\b(leave me alone|lose my number|wrong number)\b/u',
         '/\bplease stop\b/u',
+        '/^s+t+o+p+$/u',
         '/^(pls|plz|please|just)? ?stop( it| now| please| pls| plz)?$/u',
     ];
 
@@ -24,7 +25,7 @@ final class OptOutSentence
 
     public static function reads(string $text): bool
     {
-        $folded = Folded::of($text);
+        $folded = Folded::latin($text);
         if (preg_match(self::BUT_NOT, $folded) === 1) {
             return false;
         }

@@ -31,9 +31,10 @@ final readonly class ReservedWords
     public function meaning(string $text): Meaning
     {
         $folded = Folded::of($text);
+        $plain = Folded::plainly($text);
 
         return match (true) {
-            in_array($folded, $this->optOut, true), in_array(Folded::plainly($text), array_map(Folded::plainly(...), $this->optOut), true) => Meaning::OptOut,
+            in_array($folded, $this->optOut, true), $plain !== '' && in_array($plain, array_map(Folded::plainly(...), $this->optOut), true) => Meaning::OptOut,
             in_array($folded, $this->optIn, true) => Meaning::OptIn,
             in_array($folded, $this->help, true) => Meaning::Help,
             default => Meaning::Talk,

@@ -62,6 +62,12 @@ final class WordsInTest extends TestCase
     public static function meanings(): iterable
     {
         yield 'an opt-out word comes before everything' => ['Stop.', 'opt_out'];
+        foreach (['S T O P', 'sto p', 'stóp', 'st0p', 'СТОП', 'ＳＴＯＰ', "st\u{200B}op", 'Stop stop stop', '*stop*', "s\nt\no\np"] as $spelt) {
+            yield "however it is spelt: $spelt" => [$spelt, 'opt_out'];
+        }
+        foreach (['5 top', 'un stop', 'to stop', 'the end'] as $other) {
+            yield "and not: $other" => [$other, 'talk'];
+        }
         yield 'an opt-in word' => ['start', 'opt_in'];
         yield 'help' => ['HELP!', 'help'];
         yield 'an answer comes before a keyword' => ['YES', 'answer', 0];
@@ -84,7 +90,7 @@ final class WordsInTest extends TestCase
     /** @return iterable<string, array{string, bool}> */
     public static function sentences(): iterable
     {
-        foreach (['Please stop texting me', 'stop it', 'take me off your list', 'remove my number', 'don’t text me again', 'No more texts please', 'can you unsubscribe me', 'I do not want any more messages', 'leave me alone', 'stop sending these', 'opt out', 'get me off this list', 'never contact me again'] as $sentence) {
+        foreach (['Please stop texting me', 'Please stóp texting me', "plea\u{200B}se stop", 'stopp', 'stop it', 'take me off your list', 'remove my number', 'don’t text me again', 'No more texts please', 'can you unsubscribe me', 'I do not want any more messages', 'leave me alone', 'stop sending these', 'opt out', 'get me off this list', 'never contact me again'] as $sentence) {
             yield $sentence => [$sentence, true];
         }
         foreach (['Where do I stop for the bus?', 'We will not stop at the shop', 'Thanks, see you at ten', 'Can I bring a friend?', 'don’t hesitate to call', 'is the text on the board right?', 'I cannot come, please move it', 'yes', 'remove the old paddle from my order please'] as $sentence) {
