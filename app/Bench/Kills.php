@@ -32,7 +32,7 @@ final class Kills
         return self::in('intake', [], function (Town $town) use ($rows, $kills): array {
             $file = "$town->folder/rows.csv";
             file_put_contents($file, "Ref,First name\n".implode('', array_map(fn (int $i): string => "R$i,Row$i\n", range(1, $rows))));
-            $import = resolve(Imports::class)->receive($file, 'rows.csv', Staff::query()->firstOrFail(), 'person', null);
+            $import = resolve(Imports::class)->open($file, 'rows.csv', Staff::query()->firstOrFail(), null);
             $import->update(['mapping' => ['type' => 'person', 'country' => 'GB', 'zone' => 'Europe/London', 'person' => ['external_id' => ['at' => 'Ref'], 'first_name' => ['at' => 'First name']], 'fields' => []]]);
             unlink($file);
             resolve(Imports::class)->start($import, true);
