@@ -12,6 +12,7 @@ use App\Models\Role;
 use App\Models\Source;
 use App\Sentences\Sentence;
 use Database\Seeders\DatabaseSeeder;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -53,6 +54,14 @@ final class KeptTest extends TestCase
         yield 'a field called _method' => ['ref=1&_method=DELETE', [], 200];
         yield 'a method of its own' => ['ref=1', ['HTTP_X_HTTP_METHOD_OVERRIDE' => 'PUT'], 200];
         yield 'no method at all' => ['ref=1&_method=nonsense', ['HTTP_X_HTTP_METHOD_OVERRIDE' => 'x y'], 200];
+    }
+
+    public function testAFormInSeveralPartsIsKeptWithItsFields(): void
+    {
+        $this->call('POST', '/in/phone', ['evt' => 'call.over', 'ring' => ['ms' => '1']], [], ['sound' => UploadedFile::fake()->createWithContent('call.wav', 'x')],
+            ['HTTP_AUTHORIZATION' => 'Bearer '.DatabaseSeeder::PHONE_SECRET, 'CONTENT_TYPE' => 'multipart/form-data; boundary=x'])->assertStatus(200);
+
+        self::assertSame('evt=call.over&ring%5Bms%5D=1&sound=call.wav', Delivery::query()->sole()->body);
     }
 
     public function testADeliveryWhoseSecretWasLostWithTheKeyIsKeptAndSaysSo(): void

@@ -13,6 +13,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
 
 /** What a source posts. */
 final class TakeDelivery
@@ -30,7 +31,12 @@ final class TakeDelivery
             return new JsonResponse(['state' => 'refused', 'says' => Sentence::of($doubt)], 429, ['Retry-After' => 60]);
         }
         $headers = array_map(fn (array $values): string => (string) ($values[0] ?? ''), $request->headers->all());
-        $delivery = $deliveries->take($source, (string) $request->getContent(), $headers, $doubt);
+        $body = (string) $request->getContent();
+        if ($body === '' && str_starts_with(strtolower($headers['content-type'] ?? ''), 'multipart/form-data')) {
+            $body = self::asPlainForm($request);
+            $headers['content-type'] = 'application/x-www-form-urlencoded';
+        }
+        $delivery = $deliveries->take($source, $body, $headers, $doubt);
 
         return new JsonResponse([
             'state' => $delivery->state->value,
@@ -43,6 +49,17 @@ final class TakeDelivery
             $delivery->state === DeliveryState::Kept => 202,
             default => 200,
         });
+    }
+
+    /** A multipart form is taken apart before anybody sees it: its fields are kept as a plain form says them, of its files the names. */
+    private static function asPlainForm(Request $request): string
+    {
+        $files = $request->files->all();
+        array_walk_recursive($files, function (mixed &$file): void {
+            $file = $file instanceof UploadedFile ? $file->getClientOriginalName() : '';
+        });
+
+        return http_build_query(array_replace_recursive($request->request->all(), $files));
     }
 
     /** Whoever does not show that they are the source is heard some times a minute, and costs no more than that. */
