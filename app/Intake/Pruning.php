@@ -28,6 +28,7 @@ final readonly class Pruning
         if (! Cache::add('linnet.pruned', true, self::EVERY_SECONDS)) {
             return 0;
         }
+        Leftovers::clear();
         $gone = 0;
         foreach (Source::query()->orderBy('id')->lazyById(100) as $source) {
             $gone += $this->prune($source);

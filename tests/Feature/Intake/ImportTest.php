@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Intake;
 
 use App\Intake\Imports;
+use App\Intake\Leftovers;
 use App\Models\Change;
 use App\Models\Consent;
 use App\Models\Import;
@@ -56,6 +57,26 @@ final class ImportTest extends TestCase
         self::assertSame([ImportState::Done, 1300, 1300], [$import->refresh()->state, $import->done, $import->added]);
         self::assertSame(1300, Record::query()->distinct()->count('external_id'));
         self::assertSame(1300, Change::query()->where('import_id', $import->id)->count());
+    }
+
+    public function testFilesThatNobodyDeletedGo(): void
+    {
+        $waits = $this->send($this->calls(3));
+        $done = $this->send($this->calls(3, 'L'));
+        $this->post("/imports/$done->id/start");
+        $this->takeIn();
+        foreach ([$done->table(), $waits->raw()] as $left) {
+            file_put_contents($left, 'Ann');
+        }
+        foreach ([$done->table(), $waits->raw(), $waits->table()] as $file) {
+            self::assertFileExists($file);
+            touch($file, time() - 86_400);
+        }
+        Leftovers::clear();
+
+        self::assertFileExists($waits->table());
+        self::assertFileDoesNotExist($waits->raw());
+        self::assertFileDoesNotExist($done->table());
     }
 
     public function testRulesActOnItOnlyIfSomebodySaidSo(): void
