@@ -28,6 +28,8 @@ final readonly class Deliveries
     /** Of those that do not show that they come from the source, so many are kept. */
     public const SAMPLES = 20;
 
+    private const SAMPLES_OF_OURS = 500;
+
     /** So much of each. */
     private const SAMPLE_BYTES = 4096;
 
@@ -213,10 +215,12 @@ final readonly class Deliveries
     {
         return DB::transaction(function () use ($source, $body, $headers, $doubt): Delivery {
             DB::table('sources')->where('id', $source->id)->increment('unproven');
-            $kept = DB::table('deliveries')->where('source_id', $source->id)->where('unproven', true)->orderByDesc('id')->skip(self::SAMPLES - 1)->limit(100)->pluck('id');
+            // Where nobody can show it, since we have lost the secret, more is kept, and whole.
+            [$most, $bytes] = $doubt->code === 'intake.secret_lost' ? [self::SAMPLES_OF_OURS, $this->mostBytes] : [self::SAMPLES, self::SAMPLE_BYTES];
+            $kept = DB::table('deliveries')->where('source_id', $source->id)->where('unproven', true)->orderByDesc('id')->skip($most - 1)->limit(100)->pluck('id');
             DB::table('deliveries')->whereIn('id', $kept)->delete();
-            $delivery = $this->keep($source, substr($body, 0, self::SAMPLE_BYTES), $headers, DeliveryState::Refused, $doubt);
-            $delivery->update(['unproven' => true, 'is_cut' => strlen($body) > self::SAMPLE_BYTES]);
+            $delivery = $this->keep($source, substr($body, 0, $bytes), $headers, DeliveryState::Refused, $doubt);
+            $delivery->update(['unproven' => true, 'is_cut' => strlen($body) > $bytes]);
 
             return $delivery;
         });

@@ -68,13 +68,15 @@ final class KeptTest extends TestCase
     {
         $other = (new \Illuminate\Encryption\Encrypter(random_bytes(32), 'AES-256-CBC'))->encryptString(DatabaseSeeder::PHONE_SECRET);
         DB::table('sources')->where('key', 'phone')->update(['secret' => $other]);
-        $this->missedCall(self::WEN)->assertStatus(401);
+        $this->missedCall(self::WEN)->assertStatus(503)->assertHeader('Retry-After');
 
         $delivery = Delivery::query()->sole();
         self::assertSame('intake.secret_lost', $delivery->reason['code'] ?? null);
         self::assertStringContainsString('OQ-', $delivery->body);
         $this->actingAs($this->staff(Role::Administrator))->post('/sources/phone/secret')->assertSessionHas('secret');
         self::assertNotSame('', Crypt::decryptString((string) DB::table('sources')->where('key', 'phone')->value('secret')));
+        $this->post("/sources/phone/deliveries/$delivery->id/replay")->assertRedirect();
+        self::assertSame(DeliveryState::Taken, $delivery->refresh()->state);
     }
 
     public function testWithoutTheSecretDeliveriesAreCountedAndAFewKept(): void

@@ -42,13 +42,15 @@ final class TakeDelivery
             'state' => $delivery->state->value,
             'says' => $delivery->reason === null ? null : Sentence::of($delivery->reason),
         ], match (true) {
+            // Our own fault, and mended soon: whoever sends may try again.
+            $doubt?->code === 'intake.secret_lost' => 503,
             $doubt !== null => 401,
             $delivery->is_cut => 413,
             ($delivery->reason['code'] ?? '') === 'intake.content_type' => 415,
             $delivery->state === DeliveryState::Refused => 422,
             $delivery->state === DeliveryState::Kept => 202,
             default => 200,
-        });
+        }, $doubt?->code === 'intake.secret_lost' ? ['Retry-After' => 600] : []);
     }
 
     /** A multipart form is taken apart before anybody sees it: its fields are kept as a plain form says them, of its files the names. */
