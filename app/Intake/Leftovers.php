@@ -24,8 +24,9 @@ final class Leftovers
                 continue;
             }
             $import = Import::query()->firstWhere('file', strtok(basename($file), '.'));
-            $isNeeded = $import !== null && (str_ends_with($file, '.csv') ? $import->source_id !== null || ! in_array($import->state, self::OVER, true) : str_ends_with($file, '.raw') && $import->state === ImportState::Reading);
-            if (! $isNeeded && @unlink($file)) {
+            // What another database knows is not ours to judge.
+            $isOver = $import !== null && (str_ends_with($file, '.csv') ? $import->source_id === null && in_array($import->state, self::OVER, true) : $import->state !== ImportState::Reading);
+            if ($isOver && @unlink($file)) {
                 $gone++;
             }
         }
