@@ -44,11 +44,11 @@ final class LiveDeeds implements Deeds
 
     public function setFields(Run $run, array $own, ?Record $record, array $values, Cause $cause): void
     {
-        try {
-            $own === [] || $this->setPerson($run, $own, $cause);
-            $record === null || $values === [] || $this->setRecord($run, $record->id, $values, $cause);
-        } catch (Refused $e) {
-            $this->desk()->runs->note(new Reason('deed.not_done', ['because' => $e->reason()->toArray()]), $run->ruleId, $run, $run->subject);
+        if ($own !== []) {
+            $this->orSaid($run, fn () => $this->setPerson($run, $own, $cause));
+        }
+        if ($record !== null && $values !== []) {
+            $this->orSaid($run, fn () => $this->setRecord($run, $record->id, $values, $cause));
         }
     }
 
@@ -97,7 +97,7 @@ final class LiveDeeds implements Deeds
     }
 
     /** @param  array<string, scalar|null>  $new */
-    private function setPerson(Run $run, array $new, Cause $cause): bool
+    private function setPerson(Run $run, array $new, Cause $cause): void
     {
         $person = PersonModel::query()->findOrFail($run->personId());
         $own = array_intersect_key($new, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]);
@@ -107,20 +107,30 @@ final class LiveDeeds implements Deeds
             fields: array_diff_key($new, $own, ['email' => 1]) + $person->fields,
         ), Origin::rule($run->rule->name, $cause->links));
         $this->desk()->known->forgetPerson($person->id);
-
-        return true;
     }
 
     /** @param  array<string, scalar|null>  $new */
-    private function setRecord(Run $run, int $id, array $new, Cause $cause): bool
+    private function setRecord(Run $run, int $id, array $new, Cause $cause): void
     {
         $record = RecordModel::query()->with('type.fields')->lockForUpdate()->find($id);
         if ($record !== null) {
             $this->door->edit($record, $new, Origin::rule($run->rule->name, $cause->links));
             $this->desk()->known->forgetRecord($record->id);
         }
+    }
 
-        return $record !== null;
+    /**
+     * One that is refused is said, and keeps no other from being done.
+     *
+     * @param  \Closure(): void  $deed
+     */
+    private function orSaid(Run $run, \Closure $deed): void
+    {
+        try {
+            $deed();
+        } catch (Refused $e) {
+            $this->desk()->runs->note(new Reason('deed.not_done', ['because' => $e->reason()->toArray()]), $run->ruleId, $run, $run->subject);
+        }
     }
 
     /** @param  array<array-key, mixed>  $body */
