@@ -17,6 +17,7 @@ use Linnet\Core\Record\FieldKind;
  * @property list<string>|null $options of a choice, in their order
  * @property bool $at_place a date that is read at the business's place, not the receiver's
  * @property string|null $of the key of the record type another record is of
+ * @property string|null $noun what it is in a sentence, without an article: "start"
  * @property int $position
  * @property CarbonImmutable|null $removed_at
  */
@@ -30,6 +31,6 @@ final class Field extends Model
 
     public function read(): CoreField
     {
-        return new CoreField($this->key, $this->name, $this->kind, $this->options ?? [], $this->of, $this->at_place);
+        return new CoreField($this->key, $this->name, $this->kind, $this->options ?? [], $this->of, $this->at_place, $this->noun);
     }
 }

@@ -14,6 +14,7 @@ use Linnet\Core\Record\RecordType as CoreType;
  * @property string $name
  * @property string $plural
  * @property string|null $person_field the key of the field that leads to the person
+ * @property string|null $person_noun what its person is in a sentence: "guest"
  * @property string|null $title_field
  * @property string|null $start_field
  * @property string|null $end_field
@@ -62,6 +63,6 @@ final class RecordType extends Model
 
     public function read(): CoreType
     {
-        return new CoreType($this->key, $this->name, $this->fields->mapWithKeys(fn (Field $field): array => [$field->key => $field->read()])->all(), $this->person_field, $this->start_field);
+        return new CoreType($this->key, $this->name, $this->fields->mapWithKeys(fn (Field $field): array => [$field->key => $field->read()])->all(), $this->person_field, $this->start_field, $this->plural, $this->person_noun);
     }
 }

@@ -24,6 +24,7 @@ final class Sentence
             $said['field'] = str_replace(['_', '.'], ' ', $said['field']);
         }
         $said['nearest'] = ($with['nearest'] ?? '') === '' ? '' : " Did you mean “{$said['nearest']}”?";
+        $said['andmore'] = ($with['more'] ?? 0) > 0 ? " and {$said['more']} more" : '';
         if (is_string($with['zone'] ?? null)) {
             $said['place'] = Said::place($with['zone']);
         }

@@ -14,6 +14,8 @@ final readonly class RecordType
      * @param  array<string, Field>  $fields  by key
      * @param  string|null  $personField  the field that leads to the person
      * @param  string|null  $startField  the field that says when it happens
+     * @param  string|null  $plural  what several are called; null for the name with an s
+     * @param  string|null  $personNoun  what its person is in a sentence: "guest"; null for "person"
      */
     public function __construct(
         public string $key,
@@ -21,6 +23,8 @@ final readonly class RecordType
         public array $fields,
         public ?string $personField = null,
         public ?string $startField = null,
+        public ?string $plural = null,
+        public ?string $personNoun = null,
     ) {
     }
 

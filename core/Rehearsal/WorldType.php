@@ -14,15 +14,15 @@ final class WorldType
 {
     public static function read(Doc $doc): RecordType
     {
-        $doc->allow('key', 'name', 'person', 'start', 'fields');
+        $doc->allow('key', 'name', 'plural', 'person', 'person_noun', 'start', 'fields');
         $fields = $doc->each('fields', function (Doc $field): Field {
-            $field->allow('key', 'name', 'kind', 'options', 'of', 'at_place');
+            $field->allow('key', 'name', 'kind', 'options', 'of', 'at_place', 'noun');
             $key = $field->name('key');
 
             return new Field(
                 $key, $field->optionalText('name', 60) ?? str_replace('_', ' ', $key), $field->choice('kind', FieldKind::class),
                 $field->has('options') ? $field->texts('options') : [], $field->has('of') ? $field->name('of') : null,
-                $field->has('at_place') && $field->yesNo('at_place'),
+                $field->has('at_place') && $field->yesNo('at_place'), $field->optionalText('noun', 60),
             );
         }, 0, 200);
         $key = $doc->name('key');
@@ -30,6 +30,7 @@ final class WorldType
         return new RecordType(
             $key, $doc->optionalText('name', 60) ?? $key, array_column($fields, null, 'key'),
             $doc->has('person') ? $doc->name('person') : null, $doc->has('start') ? $doc->name('start') : null,
+            $doc->optionalText('plural', 60), $doc->optionalText('person_noun', 40),
         );
     }
 }

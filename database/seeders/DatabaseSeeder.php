@@ -98,11 +98,11 @@ final class DatabaseSeeder extends Seeder
 
     private function recordTypes(): void
     {
-        /** @var list<array{key: string, name: string, plural: string, person?: string, title?: string, start?: string, end?: string, stage?: string, fields: list<array<string, mixed>>}> $types */
+        /** @var list<array{key: string, name: string, plural: string, person_noun?: string, person?: string, title?: string, start?: string, end?: string, stage?: string, fields: list<array<string, mixed>>}> $types */
         $types = json_decode((string) file_get_contents(base_path('demo/record-types.json')), true, 16, JSON_THROW_ON_ERROR);
         foreach ($types as $written) {
             $type = RecordType::query()->create([
-                'key' => $written['key'], 'name' => $written['name'], 'plural' => $written['plural'], 'person_field' => $written['person'] ?? null,
+                'key' => $written['key'], 'name' => $written['name'], 'plural' => $written['plural'], 'person_noun' => $written['person_noun'] ?? null, 'person_field' => $written['person'] ?? null,
                 'title_field' => $written['title'] ?? null, 'start_field' => $written['start'] ?? null, 'end_field' => $written['end'] ?? null, 'stage_field' => $written['stage'] ?? null,
             ]);
             foreach ($written['fields'] as $i => $field) {

@@ -43,6 +43,27 @@ return [
         'not_a_number' => '“:field” is “:value”, which is no number, so it cannot be written as “:format”.',
     ],
 
+    'prose' => [
+        'begins' => '“:written” does not begin a sentence here. It may begin with: :expected:andmore.:nearest',
+        'expected' => '“:written” is not understood behind “:understood”. There may stand: :expected:andmore.:nearest',
+        'ends_early' => 'The sentence ends too early. Behind “:understood” may stand: :expected:andmore.',
+        'too_much' => 'The sentence could end behind “:understood”. “:written” is not understood there.',
+        'two_readings' => 'This can be read in two ways: “:first” or “:second”. Write the one that is meant.',
+        'no_beginning' => 'The rule says nothing yet. It begins with what starts it, such as “When a booking comes in:”.',
+        'no_steps' => 'The rule does nothing yet. Say what it does on the lines below, indented.',
+        'one_sentence' => 'What starts a rule is one sentence. What it does stands on the lines below, indented.',
+        'said_twice' => 'This was said before. Take one of the two out.',
+        'words_of_nothing' => 'The words behind | belong to no sentence that sends or says them.',
+        'words_twice' => 'The words stand in two places. Keep them under the text, or under its wordings.',
+        'no_words' => 'The words are missing. Write them on the lines below, each behind “| ”.',
+        'no_answers' => 'A question needs an answer that counts, such as “if they answer "yes" (yes, y):”.',
+        'no_limit' => 'A question needs an end: “if they have not answered within 8 hours, go on.”',
+        'holds_nothing' => 'Nothing can stand inside this sentence. Move what is indented below it out.',
+        'holds_steps' => 'What is done in a case stands on the lines below it, indented; it must be the end of its sentence.',
+        'no_if_before' => 'There is no “if” before this to which it could belong.',
+        'no_json' => 'A body in JSON is expected on the lines below, each behind “| ”.',
+    ],
+
     'document' => [
         'no_file' => 'There is no such file.',
         'moment_expected' => 'A moment is expected here, such as 2026-03-14T09:00:00Z.',

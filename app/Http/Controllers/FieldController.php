@@ -8,6 +8,7 @@ use App\Models\Field;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Records\FieldColumn;
+use App\Records\Noun;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -49,8 +50,8 @@ final class FieldController
 
     public function update(Request $request, RecordType $type, Field $field): RedirectResponse
     {
-        $said = $request->validate(['name' => 'required|string|max:60', 'options' => 'nullable|string|max:4000', 'at_place' => 'boolean']);
-        $changed = ['name' => $said['name'], 'at_place' => (bool) ($said['at_place'] ?? false)];
+        $said = $request->validate(['name' => 'required|string|max:60', 'noun' => 'nullable|string|max:60', 'options' => 'nullable|string|max:4000', 'at_place' => 'boolean']);
+        $changed = ['name' => $said['name'], 'noun' => Noun::of($said['noun'] ?? null, "noun-$field->id"), 'at_place' => (bool) ($said['at_place'] ?? false)];
         if ($field->kind === FieldKind::Choice) {
             $options = self::options((string) ($said['options'] ?? ''));
             foreach (array_diff($field->options ?? [], $options) as $gone) {

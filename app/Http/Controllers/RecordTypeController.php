@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Field;
 use App\Models\RecordType;
+use App\Records\Noun;
 use App\Records\Uses;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -56,8 +57,8 @@ final class RecordTypeController
 
     public function update(Request $request, RecordType $type): RedirectResponse
     {
-        $said = $request->validate(['name' => 'required|string|max:40', 'plural' => 'required|string|max:40'] + array_fill_keys(array_keys(self::PARTS), 'nullable|string|max:60'));
-        $changed = ['name' => $said['name'], 'plural' => $said['plural']];
+        $said = $request->validate(['name' => 'required|string|max:40', 'plural' => 'required|string|max:40', 'person_noun' => 'nullable|string|max:40'] + array_fill_keys(array_keys(self::PARTS), 'nullable|string|max:60'));
+        $changed = ['name' => $said['name'], 'plural' => $said['plural'], 'person_noun' => Noun::of($said['person_noun'] ?? null, 'person_noun')];
         foreach ($type->isPeople() ? [] : self::PARTS as $part => [$says, $kinds]) {
             $field = $type->load('fields')->field($said[$part] ?? null);
             if ($field !== null && ! in_array($field->kind, $kinds, true)) {

@@ -8,11 +8,12 @@
             @if ($type->fields->isEmpty())<x-empty>No fields yet. Add the first below.</x-empty>@endif
             @foreach ($type->fields as $field)
                 @php($used = $uses[$field->id])
-                <details class="field-row" @if ($errors->has("options-$field->id")) open @endif>
+                <details class="field-row" @if ($errors->has("options-$field->id") || $errors->has("noun-$field->id")) open @endif>
                     <summary><span>{{ $field->name }}</span><code>{{ $type->isPeople() ? '' : $type->key.'.' }}{{ $field->key }}</code><span class="soft sm">{{ $field->kind->says() }}{{ $field->options ? ': '.Str::limit(implode(', ', $field->options), 48) : '' }}</span></summary>
                     <div class="field-edit">
                         <form method="post" action="{{ route('record-types.fields.update', [$type, $field]) }}">@csrf @method('put')
                             <label class="field"><span>Called</span><input class="input w-60" name="name" value="{{ $field->name }}" required maxlength="60"></label>
+                            <label class="field"><span>In a sentence: {{ $type->isPeople() ? 'their' : 'the' }} …</span><input class="input w-60" name="noun" value="{{ old('noun', $field->noun) }}" placeholder="{{ $field->read()->noun() }}" maxlength="60"><span class="soft sm">{{ $type->isPeople() ? "“if their {$field->read()->noun()} is empty”" : "“when the {$field->read()->noun()} of a ".mb_strtolower($type->name).' changes”' }}</span><x-error :name="'noun-'.$field->id" /></label>
                             @if ($field->kind->value === 'choice')
                                 <label class="field"><span>Choices in their order, one on each line</span><textarea class="input w-60" rows="{{ min(8, max(3, count($field->options ?? []))) }}" name="options">{{ old('options', implode("\n", $field->options ?? [])) }}</textarea><x-error :name="'options-'.$field->id" /></label>
                             @endif
@@ -54,6 +55,7 @@
                 <h2 class="mb-2">The type itself</h2>
                 <label class="field"><span>One is called</span><input class="input w-full" name="name" value="{{ $type->name }}"></label>
                 <label class="field"><span>Several are called</span><input class="input w-full" name="plural" value="{{ $type->plural }}"></label>
+                @unless ($type->isPeople())<label class="field"><span>Its person is called, in a sentence: the …</span><input class="input w-full" name="person_noun" value="{{ old('person_noun', $type->person_noun) }}" placeholder="person" maxlength="40"><x-error name="person_noun" /></label>@endunless
                 @foreach ($parts as $part => $about)
                     <label class="field"><span>The field that {{ $about['says'] }}</span><select class="input w-full" name="{{ $part }}"><option value="">none</option>@foreach ($about['fields'] as $field)<option value="{{ $field->key }}" @selected($type->getAttribute($part) === $field->key)>{{ $field->name }}</option>@endforeach</select><x-error :name="$part" /></label>
                 @endforeach

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Models\Business;
+use App\Models\Form;
+use App\Models\Label;
+use App\Models\Line;
+use App\Models\Pool;
+use App\Models\RecordType;
+use App\Models\Rule;
+use App\Models\Staff;
+use Linnet\Core\Prose\Vocabulary\Vocabulary;
+use Linnet\Core\Rehearsal\World;
+use Linnet\Core\Rehearsal\WorldPerson;
+
+/** The names that the sentences of rules may use. */
+final class Vocabularies
+{
+    /** What the business calls its own things, as they are now. */
+    public static function ours(): Vocabulary
+    {
+        $labels = Label::query()->select('kind', 'name')->distinct()->orderBy('name')->get()->groupBy('kind');
+
+        return new Vocabulary(
+            types: Vocabulary::types(RecordType::query()->with('fields')->orderBy('id')->get()->map(fn (RecordType $type) => $type->read())),
+            lines: Line::query()->orderBy('id')->pluck('name', 'key')->all(),
+            staff: Staff::query()->orderBy('name')->pluck('name', 'email')->all(),
+            rules: Rule::query()->whereNotNull('key')->orderBy('name')->pluck('name', 'key')->all(),
+            forms: Form::query()->orderBy('id')->pluck('name', 'key')->all(),
+            pools: Pool::query()->orderBy('name')->pluck('name', 'name')->all(),
+            tags: array_values(($labels['tag'] ?? collect())->pluck('name')->all()),
+            lists: array_values(($labels['list'] ?? collect())->pluck('name')->all()),
+            currency: Business::ours()->currency(),
+        );
+    }
+
+    public static function of(World $world): Vocabulary
+    {
+        $of = fn (string $which): array => array_values(array_unique(array_merge(...array_map(fn (WorldPerson $person): array => $person->{$which}, $world->people), ...[[]])));
+        $pools = array_map(strval(...), array_keys($world->pools));
+
+        return new Vocabulary(
+            types: Vocabulary::types($world->types),
+            lines: array_column($world->lines, 'name', 'key'),
+            staff: array_column($world->staff, 'name', 'email'),
+            rules: array_column(array_filter($world->rules, fn ($rule): bool => $rule->key !== null), 'name', 'key'),
+            pools: array_combine($pools, $pools),
+            tags: $of('tags'),
+            lists: $of('lists'),
+            currency: $world->business->tariff->currency,
+        );
+    }
+}
