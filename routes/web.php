@@ -35,11 +35,13 @@ use App\Http\Controllers\RecordController;
 use App\Http\Controllers\RecordPicksController;
 use App\Http\Controllers\RecordTypeController;
 use App\Http\Controllers\ReleaseController;
+use App\Http\Controllers\RuleBeginningController;
 use App\Http\Controllers\RuleController;
 use App\Http\Controllers\RuleDocumentController;
 use App\Http\Controllers\RuleDraftController;
 use App\Http\Controllers\RulePowerController;
 use App\Http\Controllers\RuleResultsController;
+use App\Http\Controllers\RuleWritingController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SafeguardsController;
 use App\Http\Controllers\SentController;
@@ -93,7 +95,7 @@ Route::middleware('auth')->group(function (): void {
     Route::middleware('can:view')->group(function (): void {
         Route::get('today', TodayController::class)->middleware(Glance::class)->name('today');
         Route::get('rules', [RuleController::class, 'index'])->name('rules.index');
-        Route::get('rules/{rule}', [RuleController::class, 'show'])->name('rules.show');
+        Route::get('rules/{rule}', [RuleController::class, 'show'])->whereNumber('rule')->name('rules.show');
         Route::get('rules/{rule}/runs', [RunController::class, 'index'])->name('rules.runs');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
         Route::post('rules/{rule}/preview', [RuleDraftController::class, 'preview'])->middleware(Glance::class)->name('rules.preview');
@@ -134,6 +136,14 @@ Route::middleware('auth')->group(function (): void {
         Route::post('starters/{key}', [StarterController::class, 'store'])->name('rules.starters.store');
         Route::post('rules/{rule}/copy', [StarterController::class, 'copy'])->name('rules.copy');
         Route::post('rules', [RuleDocumentController::class, 'store'])->name('rules.store');
+        Route::get('rules/new', [RuleBeginningController::class, 'show'])->name('rules.begin');
+        Route::post('rules/new', [RuleBeginningController::class, 'store'])->name('rules.begin.store');
+        Route::get('rules/new/completions', [RuleBeginningController::class, 'completions'])->middleware(Glance::class)->name('rules.begin.completions');
+        Route::post('rules/{rule}/sentences', [RuleWritingController::class, 'store'])->name('rules.sentences');
+        Route::post('rules/{rule}/undo', [RuleWritingController::class, 'undo'])->name('rules.undo');
+        Route::post('rules/{rule}/redo', [RuleWritingController::class, 'redo'])->name('rules.redo');
+        Route::get('rules/{rule}/completions', [RuleWritingController::class, 'completions'])->middleware(Glance::class)->name('rules.completions');
+        Route::get('rules/{rule}/choices', [RuleWritingController::class, 'choices'])->middleware(Glance::class)->name('rules.choices');
         Route::patch('rules/{rule}/draft', [RuleDraftController::class, 'update'])->name('rules.draft.update');
         Route::post('rules/{rule}/draft/publish', [RuleDraftController::class, 'publish'])->name('rules.draft.publish');
         Route::delete('rules/{rule}/draft', [RuleDraftController::class, 'destroy'])->name('rules.draft.destroy');

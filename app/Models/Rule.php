@@ -23,6 +23,7 @@ use Linnet\Core\Rule as Core;
  * @property int|null $arming_after how far it has come with what was there when it was switched on
  * @property CarbonImmutable|null $calling_at a moment of its calendar that is being gone through
  * @property int|null $calling_after
+ * @property int|null $edit_id the edit the draft stands at
  * @property-read RuleVersion|null $version
  */
 final class Rule extends Model

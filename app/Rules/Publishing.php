@@ -32,6 +32,7 @@ final class Publishing
             ]);
             // What was waited for by the old words is worked out anew by the new ones.
             $rule->update(['draft' => null, 'version_id' => $version->id, 'name' => $read->name, 'key' => $read->key, 'arming_after' => $rule->power === Power::On ? 0 : $rule->arming_after]);
+            Drafts::forget($rule);
             Timer::query()->where('rule_id', $rule->id)->delete();
             if ($rule->power === Power::On) {
                 Calendars::await($rule, $read, $now);

@@ -68,6 +68,18 @@ final class Language
         return $this->steps->sentence($type);
     }
 
+    /** A line of a kind: "steps", "branch" (steps, or a further case), "answer", "wording", "closing" or "beginning". */
+    public function line(string $type, string $on, string $which): Phrase
+    {
+        return $this->made["line $type $on $which"] ??= match ($which) {
+            'beginning' => $this->beginning(),
+            'steps' => $this->steps($type),
+            'branch' => Make::any($this->inside($type, 'case'), $this->steps($type)),
+            'closing' => $this->closing($type, $on),
+            default => $this->inside($type, $which),
+        };
+    }
+
     /** What may open a block within a step: "wording", "answer" or "case". */
     public function inside(string $type, string $which): Phrase
     {

@@ -105,7 +105,7 @@ final class Sentences
     {
         $written = Token::fold(ltrim($written));
         $words = Token::fold($words);
-        $bare = preg_replace('/^(the|a|an) /', '', $words) ?? $words;
+        $bare = preg_replace('/^(, )?(the |a |an )?/', '', $words) ?? $words;
 
         return str_starts_with($words, $written) || str_starts_with($bare, $written);
     }

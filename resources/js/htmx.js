@@ -3,10 +3,13 @@ import htmx from 'htmx.org';
 htmx.config.allowEval = false;
 htmx.config.includeIndicatorStyles = false;
 htmx.config.historyCacheSize = 0;
+// Not the style: the content policy takes none, and what a script hid is not hidden in the answer.
+htmx.config.attributesToSettle = ['class', 'width', 'height'];
 // An answer that refuses is shown too: the errors stand at their fields.
 htmx.config.responseHandling = [
   { code: '204', swap: false },
   { code: '[23]..', swap: true },
+  { code: '409', swap: true },
   { code: '422', swap: true },
   { code: '...', swap: false, error: true },
 ];

@@ -3,17 +3,24 @@ export default () => ({
   editing: false,
   init() {
     this.editing = Boolean(this.$root.querySelector('[data-open="1"]'));
+    if (this.editing) this.$nextTick(() => this.begin());
   },
   open() {
     this.editing = true;
-    this.$nextTick(() => {
-      this.$refs.text.focus();
-      this.$refs.text.dispatchEvent(new Event('input', { bubbles: true }));
-    });
+    this.$nextTick(() => this.begin());
+  },
+  begin() {
+    const text = this.$refs.text;
+    text.focus();
+    text.setSelectionRange(text.value.length, text.value.length);
+    text.dispatchEvent(new Event('input', { bubbles: true }));
   },
   close() {
     this.editing = false;
     this.$refs.text.value = this.$refs.text.defaultValue;
+  },
+  keep(event) {
+    event.currentTarget.form.requestSubmit();
   },
   typed(event) {
     if (event.data === '{') this.$refs.fields.querySelector('button').focus();

@@ -24,6 +24,7 @@ const screens = [
   '/api',
   '/lines',
   '/lines/1',
+  '/rules/new',
   '/rules/1/results',
   '/rules/1/runs',
   '/starters',
@@ -72,8 +73,13 @@ for (const [colorScheme, rules] of Object.entries(themes)) {
       await page.locator('.who').first().click();
       await expectAccessible(page, rules);
       await page.goto('/rules/1');
-      await page.locator('#word-hours').click();
+      await page.locator('.w').first().click();
+      await expect(page.getByRole('dialog', { name: 'What can stand here' })).toBeVisible();
+      await expectAccessible(page, rules);
       await page.getByRole('button', { name: 'Change the words' }).first().click();
+      await expectAccessible(page, rules);
+      await page.locator('.reads').nth(1).press('Enter');
+      await expect(page.getByRole('option', { name: /^wait until/ })).toBeVisible();
       await expectAccessible(page, rules);
       await page.goto(standins);
       await expectAccessible(page, rules);

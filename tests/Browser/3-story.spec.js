@@ -57,9 +57,12 @@ test('a text to Toronto at two in the night is held, and the screen says so', as
   await logIn(page);
   await page.goto('/rules');
   await page.getByRole('link', { name: 'Front desk: missed call, followed up' }).click();
-  await page.locator('#word-hours').click();
-  await page.locator('details[open]').getByLabel('At what times').last().selectOption('any');
-  await page.locator('details[open]').getByRole('button', { name: 'Change' }).click();
+  await page.locator('.reads').first().press('F2');
+  await page
+    .getByRole('combobox')
+    .first()
+    .fill('When a call comes in, if its outcome is missed and its line is the front desk');
+  await page.keyboard.press('Enter');
   await expect(page.getByText('Changes not published.')).toBeVisible();
   await page.getByText('Publish changes…').click();
   await page.getByRole('button', { name: 'Publish version 2' }).click();

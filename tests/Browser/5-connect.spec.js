@@ -277,6 +277,12 @@ test('a type of record gets fields, and a field says who counts on it', async ({
   await page.locator('details[open]').getByLabel('Called').fill('How it ended');
   await page.locator('details[open]').getByRole('button', { name: 'Keep' }).click();
   await page.goto('/rules/1');
-  await expect(page.getByText('When a call is')).toBeVisible();
-  await expect(page.locator('#word-choice')).toContainText('missed');
+  // In a sentence a field is called what it is called on screen, unless it has a noun of its own.
+  await expect(page.locator('.prose')).toContainText('When a call comes in, if its how it ended is missed');
+  await page.goto('/settings/record-types/call');
+  await page.getByText('call.outcome').click();
+  await page.locator('details[open]').getByLabel('In a sentence').fill('the ending');
+  await page.locator('details[open]').getByRole('button', { name: 'Keep' }).click();
+  await page.goto('/rules/1');
+  await expect(page.locator('.prose')).toContainText('if its ending is missed');
 });

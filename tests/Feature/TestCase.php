@@ -11,7 +11,9 @@ use App\Models\MessageOrigin;
 use App\Models\Number;
 use App\Models\Person;
 use App\Models\Role;
+use App\Models\Rule;
 use App\Models\Staff;
+use App\Rules\Vocabularies;
 use Carbon\CarbonImmutable;
 use Database\Seeders\DatabaseSeeder;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -19,6 +21,8 @@ use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Testing\TestResponse;
+use Linnet\Core\Prose\Edit\RuleText;
+use Linnet\Core\Prose\Language;
 use Symfony\Component\HttpFoundation\Response;
 
 /** The boathouse on the morning of Monday 2 March, with a clock that stands and a carrier that takes everything. */
@@ -120,5 +124,24 @@ abstract class TestCase extends FrameworkTestCase
     protected function staff(Role $role): Staff
     {
         return Staff::query()->where('role', $role)->firstOrFail();
+    }
+
+    /**
+     * Writes in a rule's draft: at the sentence that begins so, or before it.
+     *
+     * @param  int|null  $base  the edit that was seen; null for the newest
+     * @return TestResponse<Response>
+     */
+    protected function write(Rule $rule, string $do, string $begins, string $text = '', ?int $base = null, ?int $line = null): TestResponse
+    {
+        $written = RuleText::of(new Language(Vocabularies::ours()), $rule->refresh()->written());
+        foreach ($line === null ? $written->sentences : [] as $number => $sentence) {
+            if (str_starts_with(mb_strtolower($sentence->sentence(), 'UTF-8'), mb_strtolower($begins, 'UTF-8'))) {
+                $line ??= $number;
+            }
+        }
+        self::assertNotNull($line, "No sentence begins “{$begins}” in\n".$written->text());
+
+        return $this->post(route('rules.sentences', $rule), ['do' => $do, 'line' => $line, 'depth' => 1, 'text' => $text, 'base' => $base ?? (int) $rule->edit_id]);
     }
 }

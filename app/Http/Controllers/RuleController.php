@@ -11,11 +11,12 @@ use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Rule;
-use App\View\Rules\Names;
+use App\Rules\Vocabularies;
 use App\View\Rules\RulePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Linnet\Core\Gate\Power;
+use Linnet\Core\Prose\Language;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -48,7 +49,7 @@ final class RuleController
 
         return view('rules.index', [
             'rules' => $rules,
-            'names' => new Names,
+            'language' => new Language(Vocabularies::ours()),
             'asked' => $asked,
             'since' => $since,
             'texts' => Message::query()->whereIn('rule_id', $rules->pluck('id'))->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())
@@ -60,6 +61,6 @@ final class RuleController
 
     public function show(Request $request, Rule $rule, RulePages $pages): View
     {
-        return view('rules.show', ['page' => $pages->of($rule, $request->integer('sample') ?: null), 'wrong' => [], 'changed' => null]);
+        return view('rules.show', ['page' => $pages->of($rule, $request->integer('sample') ?: null), 'failed' => null, 'notes' => [], 'done' => null]);
     }
 }

@@ -6,15 +6,18 @@ namespace App\Http\Controllers;
 
 use App\Models\Rule;
 use App\Models\Staff;
-use App\Rules\DraftEdit;
+use App\Rules\Drafts;
 use App\Rules\Publishing;
+use App\Rules\TriedWords;
+use App\Sentences\Sentence;
 use App\View\Rules\RulePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
-use Illuminate\Validation\ValidationException;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Document\Doc;
+use Linnet\Core\Document\Problem;
+use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Rule\Rule as CoreRule;
 use Linnet\Core\Text\PlainTwin;
 use Psr\Clock\ClockInterface;
@@ -22,29 +25,17 @@ use Psr\Clock\ClockInterface;
 /** A rule's unpublished changes: kept as they are made, published on purpose. */
 final class RuleDraftController
 {
-    public function update(Request $request, Rule $rule, RulePages $pages): Response|RedirectResponse
+    /** What the rule is called, where it is kept, and what others call it. */
+    public function update(Request $request, Rule $rule, Drafts $drafts): RedirectResponse
     {
-        $said = array_map(strval(...), array_filter($request->only(['part', 'step', 'value', 'amount', 'time', 'days', 'text']), is_scalar(...)));
-        $place = ($said['part'] ?? '').(($said['step'] ?? '') === '' ? '' : "-{$said['step']}");
-        $wrong = [];
-        try {
-            $written = DraftEdit::apply($rule->written()->toDocument(), $said + ['part' => '']);
-            $published = $rule->version?->read();
-            $rule->update(['draft' => $published !== null && $written->toJson() === $published->toJson() ? null : $written->toDocument(), 'name' => $rule->name]);
-        } catch (ValidationException $e) {
-            if ($request->header('HX-Request') !== 'true') {
-                throw $e;
-            }
-            $wrong = array_map(fn (array $messages): string => implode(' ', $messages), $e->errors()) + [$place => ''];
-            $wrong[$place] = implode(' ', array_filter($wrong));
-        }
-        if ($request->header('HX-Request') !== 'true') {
-            return redirect()->route('rules.show', ['rule' => $rule, 'sample' => $request->query('sample')]);
-        }
+        $said = $request->validate(['name' => 'required|string|max:120', 'folder' => 'nullable|string|max:60', 'key' => 'nullable|string|max:60|regex:/^[a-z0-9][a-z0-9_-]*$/'], [
+            'name.required' => 'Give the rule a name.', 'key.regex' => 'Use small letters, digits and hyphens, such as lesson-tomorrow.',
+        ]);
+        $written = CoreRule::read(Doc::of(array_filter(['name' => trim($said['name']), 'folder' => $said['folder'] ?? null, 'key' => $said['key'] ?? null], fn (?string $one): bool => ($one ?? '') !== '')
+            + array_diff_key($rule->written()->toDocument(), ['name' => 1, 'folder' => 1, 'key' => 1])));
+        DB::transaction(fn () => $drafts->keep($rule, $written, Staff::asking($request), "called it “{$written->name}”"));
 
-        return new Response(view('rules.show', [
-            'page' => $pages->of($rule->refresh(), $request->integer('sample') ?: null), 'wrong' => $wrong, 'changed' => $place, 'typed' => $said,
-        ])->fragment('rule'), $wrong === [] ? 200 : 422);
+        return redirect()->route('rules.show', ['rule' => $rule, 'sample' => $request->query('sample')]);
     }
 
     public function publish(Request $request, Rule $rule, ClockInterface $clock): RedirectResponse
@@ -63,7 +54,10 @@ final class RuleDraftController
 
     public function destroy(Rule $rule): RedirectResponse
     {
-        $rule->update(['draft' => null]);
+        DB::transaction(function () use ($rule): void {
+            $rule->update(['draft' => null]);
+            Drafts::forget($rule);
+        });
 
         return redirect()->route('rules.show', $rule)->with('done', 'The unpublished changes are gone.');
     }
@@ -73,9 +67,9 @@ final class RuleDraftController
     {
         $said = $request->validate(['step' => 'required|string|max:60', 'text' => 'present|nullable|string|max:2000']);
         try {
-            $read = DraftEdit::apply($rule->written()->toDocument(), ['part' => 'wording', 'step' => $said['step'], 'text' => $said['text'] ?? '']);
-        } catch (ValidationException $e) {
-            return view('rules.preview', ['text' => null, 'problem' => $e->getMessage(), 'plain' => null]);
+            $read = TriedWords::in($rule->written(), $said['step'], str_replace("\r\n", "\n", (string) ($said['text'] ?? '')));
+        } catch (Unreadable $e) {
+            return view('rules.preview', ['text' => null, 'problem' => implode(' ', array_map(self::problem(...), $e->problems)), 'plain' => null]);
         }
         $texts = $pages->of($rule, $request->integer('sample') ?: null)->with($read)->texts ?? [];
         $text = array_values(array_filter($texts, fn ($text): bool => $text->step === $said['step']))[0] ?? null;
@@ -83,5 +77,12 @@ final class RuleDraftController
         $plain = PlainTwin::of($said['text'] ?? '');
 
         return view('rules.preview', ['text' => $text, 'problem' => null, 'plain' => $plain === ($said['text'] ?? '') ? null : $plain]);
+    }
+
+    private static function problem(Problem $problem): string
+    {
+        $at = $problem->reason->with['at'] ?? null;
+
+        return (is_int($at) ? 'At character '.($at + 1).': ' : '').Sentence::of($problem->reason);
     }
 }

@@ -6,17 +6,18 @@ namespace App\Http\Controllers;
 
 use App\Models\Rule;
 use App\Rules\Starters;
-use App\View\Rules\Names;
+use App\Rules\Vocabularies;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Linnet\Core\Gate\Power;
+use Linnet\Core\Prose\Language;
 
 /** Begins a rule: from a starter, or as a copy of another. Either is a draft, switched off, to be read and published. */
 final class StarterController
 {
     public function index(): View
     {
-        return view('rules.starters', ['folders' => Starters::all(), 'names' => new Names]);
+        return view('rules.starters', ['folders' => Starters::all(), 'language' => new Language(Vocabularies::ours())]);
     }
 
     public function store(string $key): RedirectResponse

@@ -24,7 +24,7 @@ final readonly class Agreement
     public function sentences(): array
     {
         return array_values(array_filter([
-            $this->page->prose->inOneSentence(), (new Reach($this->desk, $this->page->written))->sentence(), $this->first(), $this->soFar(),
+            Writing::inOneSentence($this->page->writing->language, $this->page->written), (new Reach($this->desk, $this->page->written))->sentence(), $this->first(), $this->soFar(),
             $this->isMarketing() ? 'It may be used only for people who have agreed to offers; to others it is not sent.' : 'It may not be used for offers to people who have not agreed to them.',
         ]));
     }

@@ -13,7 +13,11 @@ use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Rule;
+use App\Models\RuleEdit;
+use App\Rules\Drafts;
+use App\Rules\Vocabularies;
 use Linnet\Core\Engine\Situation;
+use Linnet\Core\Prose\Language;
 use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\RecordType as CoreType;
@@ -25,6 +29,8 @@ use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Trigger\CalendarReached;
 use Linnet\Core\Rule\Trigger\GoneQuiet;
 use Linnet\Core\Text\Opening;
+use Linnet\Core\Text\Template\Template;
+use Linnet\Core\Text\Template\TemplateError;
 
 /** What exactly will happen? A rule as it is written, and as it would go for one real record or person. */
 final class RulePage
@@ -37,7 +43,12 @@ final class RulePage
 
     public readonly Core\Rule $written;
 
-    public readonly Prose $prose;
+    public readonly Writing $writing;
+
+    /** What would be undone, and done again. */
+    public readonly ?RuleEdit $canUndo;
+
+    public readonly ?RuleEdit $canRedo;
 
     /** @var list<Sample> */
     public readonly array $samples;
@@ -63,7 +74,9 @@ final class RulePage
         ?int $sampleId,
     ) {
         $this->written = $rule->written();
-        $this->prose = new Prose($this->written);
+        $this->canUndo = Drafts::last($rule);
+        $this->canRedo = Drafts::next($rule);
+        $this->writing = new Writing(new Language(Vocabularies::ours()), $this->written);
         $this->samples = $this->samples();
         $this->sample = $this->choose($sampleId);
         if ($this->sample === null) {
@@ -149,6 +162,28 @@ final class RulePage
     public function agreement(): array
     {
         return (new Agreement($this, $this->desk))->sentences();
+    }
+
+    /** The edit that is seen here: whoever changes something says so. */
+    public function base(): int
+    {
+        return (int) $this->rule->edit_id;
+    }
+
+    /** Words with their merge fields; as they stand where they cannot be read. */
+    public function template(string $words): Template|string
+    {
+        try {
+            return Template::parse($words);
+        } catch (TemplateError) {
+            return $words;
+        }
+    }
+
+    /** Everything the rule may look at for the sample; null without one. */
+    public function situation(): ?Situation
+    {
+        return $this->situation;
     }
 
     /** The rehearsal of the rule as somebody is writing it. */

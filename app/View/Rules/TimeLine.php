@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\View\Rules;
 
+use Linnet\Core\Prose\RuleWriter;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
 use Linnet\Core\Rule\Rule;
@@ -71,7 +72,7 @@ final readonly class TimeLine
     /** @return list<array{step: string, letter: string, x: float, wantedX: float|null, when: string, why: string, lost: bool}> */
     public function marks(): array
     {
-        $letters = Letters::of($this->rule);
+        $letters = RuleWriter::targets($this->rule)[1];
 
         return array_map(function (RehearsedText $text) use ($letters): array {
             $held = $text->leavesAt !== null && $text->leavesAt > $text->wantedAt;

@@ -13,18 +13,19 @@ final class Edits
      * A sentence said otherwise; what it holds stays.
      *
      * @param  list<string>  $written  lines, the first of them the sentence
+     * @param  bool  $withWords  the words below it are among them
      * @return list<TextLine>
      */
-    public static function rewrite(RuleText $text, int $line, array $written): array
+    public static function rewrite(RuleText $text, int $line, array $written, bool $withWords = false): array
     {
         $depth = $text->lines[$line]->depth();
-        $opens = $text->sentences[$line]->opens;
+        $opens = $text->sentences[$line]->opens || count($written) > 1;
         $new = [new TextLine(self::indented(self::ended($written[0] ?? '', $opens), $depth), $line)];
         foreach (array_slice($written, 1) as $more) {
             $new[] = new TextLine(str_repeat('  ', $depth).$more);
         }
 
-        return [...array_slice($text->lines, 0, $line), ...$new, ...array_slice($text->lines, $line + 1)];
+        return [...array_slice($text->lines, 0, $line), ...$new, ...array_slice($text->lines, $withWords ? $text->behindWords($line) : $line + 1)];
     }
 
     /**
@@ -50,7 +51,7 @@ final class Edits
     {
         $new = array_map(fn (string $one): TextLine => new TextLine(str_repeat('  ', $depth).$one), $written);
 
-        return [...array_slice($text->lines, 0, $before), ...$new, ...array_slice($text->lines, $before)];
+        return [...self::opened(array_slice($text->lines, 0, $before), $depth), ...$new, ...array_slice($text->lines, $before)];
     }
 
     /**
@@ -92,7 +93,25 @@ final class Edits
         $rest = [...array_slice($text->lines, 0, $line), ...array_slice($text->lines, $end)];
         $at = $before > $line ? $before - ($end - $line) : $before;
 
-        return [...array_slice($rest, 0, $at), ...$block, ...array_slice($rest, $at)];
+        return [...self::opened(array_slice($rest, 0, $at), $depth), ...$block, ...array_slice($rest, $at)];
+    }
+
+    /**
+     * With the sentence above opened for what comes to stand in it.
+     *
+     * @param  list<TextLine>  $lines  those before a place
+     * @return list<TextLine>
+     */
+    private static function opened(array $lines, int $depth): array
+    {
+        for ($at = count($lines) - 1; $at >= 0; $at--) {
+            if (! $lines[$at]->isWords() && $lines[$at]->depth() < $depth) {
+                $lines = [...array_slice($lines, 0, $at), new TextLine((preg_replace('/(?:, go on)?[\s.:]*$/uD', '', $lines[$at]->text) ?? '').':', $lines[$at]->was), ...array_slice($lines, $at + 1)];
+                break;
+            }
+        }
+
+        return $lines;
     }
 
     /**

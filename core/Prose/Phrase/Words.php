@@ -44,19 +44,24 @@ final readonly class Words implements Phrase
     public function ends(Reading $in, int $at): array
     {
         $places = [$at];
+        $skipped = [];
         foreach ($this->words as $i => $word) {
-            $next = [];
+            $next = $skips = [];
             foreach ($places as $place) {
                 array_push($next, ...self::behind($in, $place, $word));
                 if (Synonyms::isFree($word)) {
-                    $next[] = $place;
+                    $next[] = $skips[] = $place;
                 }
-                $in->expectWords($place, self::joined(array_slice($this->said, $i)));
+                // What is looked for behind a free word that was left out was looked for with it already.
+                if (! in_array($place, $skipped, true)) {
+                    $in->expectWords($place, self::joined(array_slice($this->said, $i)));
+                }
             }
             if ($next === []) {
                 return [];
             }
             $places = array_values(array_unique($next));
+            $skipped = $skips;
         }
 
         return $places;

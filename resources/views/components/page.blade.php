@@ -26,6 +26,13 @@
             <dt><kbd>Enter</kbd></dt><dd>open the word under the focus</dd>
             <dt><kbd>Esc</kbd></dt><dd>close what is open, unchanged</dd>
             <dt><kbd>{</kbd></dt><dd>while writing a rule’s text: the fields that can be put in</dd>
+            <dt class="col-span-2 mt-2 font-semibold">On a sentence of a rule</dt>
+            <dt><kbd>↑</kbd> <kbd>↓</kbd></dt><dd>to the sentence above or below</dd>
+            <dt><kbd>Enter</kbd></dt><dd>write a line below it (with <kbd>Shift</kbd>: behind the block it ends)</dd>
+            <dt><kbd>F2</kbd></dt><dd>write it otherwise</dd>
+            <dt><kbd>Alt</kbd> and an arrow</dt><dd>move it up or down, out of its block or into the one above</dd>
+            <dt><kbd>Del</kbd></dt><dd>take it out</dd>
+            <dt><kbd>Ctrl</kbd> <kbd>Z</kbd></dt><dd>undo (with <kbd>Shift</kbd>: do again)</dd>
         </dl>
         <form method="dialog" class="mt-3"><button class="btn small">Close</button></form>
     </dialog>

@@ -1,10 +1,16 @@
 <x-page :title="$page->rule->name">
     @fragment('rule')
-    <div id="rule" x-data="ruleReader" data-first="{{ $page->rehearsed?->texts[0]->step ?? '' }}" x-on:mouseover="point" x-on:focusin="point">
+    <div id="rule" x-data="ruleReader" data-changed="{{ $done['line'] ?? '' }}" data-first="{{ $page->rehearsed?->texts[0]->step ?? '' }}" x-on:mouseover="point" x-on:focusin="point">
         <div class="crumb flex gap-4 items-center mb-1"><span><a class="link" href="{{ route('rules.index') }}">Rules</a> / {{ $page->written->folder }}</span>
-            <a class="link min-h-6 flex items-center" href="{{ route('rules.runs', [$page->rule, 'state' => 'live']) }}">Under way</a><a class="link min-h-6 flex items-center" href="{{ route('rules.results', $page->rule) }}">Results</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', $page->rule) }}" download>As a file</a></div>
+            <a class="link min-h-6 flex items-center" href="{{ route('rules.runs', [$page->rule, 'state' => 'live']) }}">Under way</a><a class="link min-h-6 flex items-center" href="{{ route('rules.results', $page->rule) }}">Results</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', [$page->rule, 'as' => 'text']) }}" download>As text</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', $page->rule) }}" download>As a file</a></div>
         <div class="head">
-            <h1>@can('administer')<x-word :word="new \App\View\Rules\Word($page->written->name, 'name', null, 'Name', [], ['value' => $page->written->name])" :page="$page" :wrong="$wrong" :changed="$changed" />@else{{ $page->written->name }}@endcan</h1>
+            <h1>@can('administer')<details class="word" @if ($errors->hasAny(['name', 'key', 'folder'])) open @endif><summary id="word-name">{{ $page->written->name }}</summary>
+                <form class="change" method="post" action="{{ route('rules.draft.update', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}">@csrf @method('patch')
+                    <label class="field"><span>Name</span><input class="input w-72" name="name" value="{{ old('name', $page->written->name) }}"><x-error name="name" /></label>
+                    <label class="field"><span>Folder</span><input class="input w-72" name="folder" value="{{ old('folder', $page->written->folder) }}"><x-error name="folder" /></label>
+                    <label class="field"><span>Other rules know it as</span><input class="input w-72" name="key" value="{{ old('key', $page->written->key) }}"><x-error name="key" /></label>
+                    <button class="btn small go">Change</button>
+                </form></details>@else{{ $page->written->name }}@endcan</h1>
             <div class="acts">
                 @if ($page->rule->power->value === 'on')
                     <x-tone tone="well"><b>On since <x-time :at="$page->rule->on_since" format="j F" /></b></x-tone>
@@ -12,6 +18,8 @@
                     <x-tone tone="held" icon="pause"><b>{{ $page->rule->power->value === 'retired' ? 'Retired' : 'Off' }}</b></x-tone>
                 @endif
                 @can('administer')
+                    @if ($page->canUndo)<form method="post" action="{{ route('rules.undo', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-post="{{ route('rules.undo', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="undo" title="{{ $page->canUndo->staff->name ?? '' }} {{ $page->canUndo->says }}">undo</button></form>@endif
+                    @if ($page->canRedo)<form method="post" action="{{ route('rules.redo', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-post="{{ route('rules.redo', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="redo" title="{{ $page->canRedo->says }}">redo</button></form>@endif
                     <form method="post" action="{{ route('rules.copy', $page->rule) }}">@csrf<button class="btn">Copy</button></form>
                     @if ($page->rule->power->value !== 'retired')
                     <form method="post" action="{{ route('rules.power', $page->rule) }}">@csrf @method('put')
@@ -33,6 +41,8 @@
         </div>
 
         <x-error name="power" />
+        @foreach ($notes as $note)<p class="note mt-2" role="status">{{ $note }}</p>@endforeach
+        @if ($failed && ! in_array($failed->do, ['insert', 'rewrite', 'word', 'words'], true))<p class="error mt-2" role="alert"><x-icon name="circle-alert" />{{ $failed->says() }}</p>@endif
         @if ($page->rule->draft)
             <div class="panel mt-3 flex flex-wrap gap-3 items-center">
                 <p class="flex-1 min-w-60"><b>{{ $page->rule->version ? 'Changes not published.' : 'Not published yet.' }}</b> {{ $page->rule->version ? 'Version '.$page->rule->version->number.' is still what runs.' : 'Nothing of it runs until it is.' }} {{ $page->underWay()['live'] > 0 ? trans_choice('{1} The one under way finishes on it.|[2,*] The :count under way finish on it.', $page->underWay()['live']) : '' }}</p>
@@ -62,14 +72,11 @@
         @endif
 
         <div class="rule-columns">
-            <div class="prose">
-                @foreach ($page->prose->paragraphs() as $paragraph)
-                    <div class="sentence" @if ($paragraph->depth > 0) data-depth="{{ min($paragraph->depth, 6) }}" @endif @if ($paragraph->text) data-step="{{ $paragraph->text->id() }}" @endif>
-                        @if ($paragraph->mark)<span class="mark" aria-hidden="true">{{ $paragraph->mark }}</span>@endif
-                        <x-prose-words :parts="$paragraph->parts" :page="$page" :wrong="$wrong" :changed="$changed" />
-                        @if ($paragraph->text)<x-letter :step="$paragraph->text" :page="$page" :wrong="$wrong" :changed="$changed" :typed="$typed ?? []" />@endif
-                    </div>
-                @endforeach
+            <div class="prose" x-data="sentences" x-on:keydown="key" x-on:click="click" x-on:dragstart="drag" x-on:dragover="over" x-on:drop="drop">
+                @foreach ($page->writing->lines as $line)<x-sentence :line="$line" :page="$page" :failed="$failed" :opened="($done['new'] ?? false) && $done['line'] === $line->number" />@endforeach
+                @can('administer')
+                    <form id="act" class="hidden" method="post" action="{{ route('rules.sentences', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-post="{{ route('rules.sentences', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<input name="do"><input name="line"><input name="to" value="0"><input name="depth" value="1"><input name="base" value="{{ $page->base() }}"></form>
+                @endcan
             </div>
             <aside>
                 @foreach ($page->rehearsed?->texts ?? [] as $text)

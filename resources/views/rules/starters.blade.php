@@ -7,7 +7,7 @@
         <div class="table-wrap"><table class="table"><tbody>
             @foreach ($rules as $rule)
                 <tr>
-                    <td><b>{{ $rule->name }}</b><br><span class="soft sm">{{ (new \App\View\Rules\Prose($rule, $names))->inOneSentence() }}</span></td>
+                    <td><b>{{ $rule->name }}</b><br><span class="soft sm">{{ \App\View\Rules\Writing::inOneSentence($language, $rule) }}</span></td>
                     <td class="whitespace-nowrap text-right"><form method="post" action="{{ route('rules.starters.store', $rule->key) }}">@csrf<button class="btn small">Take this one</button></form></td>
                 </tr>
             @endforeach

@@ -7,18 +7,17 @@ namespace Tests\Feature\View;
 use App\Clock\Day;
 use App\Clock\Said;
 use App\Models\Rule;
-use App\View\Rules\Paragraph;
-use App\View\Rules\Prose;
+use App\Rules\Vocabularies;
 use App\View\Rules\TimeLine;
-use App\View\Rules\Word;
+use App\View\Rules\Writing;
 use App\View\Today\DayDrawn;
 use Linnet\Core\Engine\Subject;
+use Linnet\Core\Prose\Language;
 use Linnet\Core\Rehearsal\Paper\Sheet;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rule\Rule as Written;
 use Linnet\Core\Time\WeeklyHours;
-use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
 use Tests\Support\Rules;
 use Tests\Support\Situations;
@@ -82,40 +81,15 @@ final class DrawingsTest extends TestCase
         self::assertSame([], $drawn->bars);
     }
 
-    /** @param  array<string, mixed>  $condition */
-    #[DataProvider('sentences')]
-    public function testARuleReadsAsProse(array $condition, string $expected): void
-    {
-        $rule = Rules::whenCallIsMissed()->onlyIf($condition)->waitUntil('09:00', 'theirs')->text('Hi')->goOnOnlyIfNotReplied()->text('Again')->end('no answer')->build();
-        $prose = array_map(fn (Paragraph $p): string => implode('', array_map(fn (string|Word $w): string => $w instanceof Word ? $w->says : $w, $p->parts)), (new Prose($rule))->paragraphs());
-
-        self::assertSame([
-            "When a call is missed on any line, $expected:",
-            'Wait until it is 09:00 where they are, then text the caller from the line they called, as a service text:',
-            'Go on only if they have not replied, then text the caller from the line they called, as a service text:',
-            'End: no answer.',
-            'It stops as soon as they reply, and always when they say stop. It starts once for each call.',
-        ], $prose);
-    }
-
-    /** @return iterable<string, array{array<string, mixed>, string}> */
-    public static function sentences(): iterable
-    {
-        yield 'hours' => [['hours' => 'closed'], 'while we are closed'];
-        yield 'a field' => [['field' => 'call.why', 'test' => 'contains', 'value' => 'rang'], 'at any time, and the why unanswered contains “rang”'];
-        yield 'a person’s field' => [['field' => 'first_name', 'test' => 'filled'], 'at any time, and the first name is filled in'];
-        yield 'one of several' => [['any' => [['hours' => 'open'], ['field' => 'call.rang_for', 'test' => 'more', 'value' => 9]]], 'at any time, and we are open or the rang for (milliseconds) is more than 9'];
-        yield 'none of several' => [['none' => [['replied' => true], ['field' => 'call.why', 'test' => 'one_of', 'value' => ['a', 'b']]]], 'at any time, and none of these holds: they have replied, the why unanswered is a or b'];
-    }
-
     public function testEveryRuleOfTheDemoSaysItselfInOneSentence(): void
     {
-        $said = Rule::query()->with('version')->orderBy('id')->get()->map(fn (Rule $rule): string => (new Prose($rule->written()))->inOneSentence())->all();
+        $language = new Language(Vocabularies::ours());
+        $said = Rule::query()->with('version')->orderBy('id')->get()->map(fn (Rule $rule): string => Writing::inOneSentence($language, $rule->written()))->all();
 
         self::assertSame([
-            'When a call is missed on the front desk, while we are open: 2 texts, until they reply.',
-            'When a call is missed on the workshop, while we are open: one text, until they reply.',
-            'When a call is missed on any line, while we are closed: one text, until they reply.',
+            'When a call comes in, if its outcome is missed and its line is the front desk and we are open: 2 texts, until they reply.',
+            'When a call comes in, if its outcome is missed and its line is the workshop and we are open: one text, until they reply.',
+            'When a call comes in, if its outcome is missed and we are closed: one text, until they reply.',
         ], $said);
     }
 

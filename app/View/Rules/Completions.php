@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Rules;
+
+use App\Clock\Said;
+use App\Sentences\Sentence;
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Prose\Completion;
+use Linnet\Core\Prose\ProseError;
+use Linnet\Core\Prose\Sentences;
+use Linnet\Core\Record\Day;
+use Linnet\Core\Record\Moment;
+use Linnet\Core\Rule\Condition\Conditions;
+use Linnet\Core\Rule\Step\WaitForDate;
+use Linnet\Core\Time\Offset;
+
+/** What may come next in a line, with what it would be for the sample beside it. */
+final readonly class Completions
+{
+    private const MOST = 40;
+
+    /** The kinds of sentences with an example each, in the order in which they are offered to somebody who has typed nothing. */
+    private const EXAMPLES = [
+        'text' => 'the guest from the front desk, as a service text', 'ask' => 'a text that expects an answer', 'wait' => '2 minutes', 'wait until' => '09:00, or 20 minutes before the start', 'go on only if' => 'they have not replied', 'if' => 'we are open: … otherwise: …',
+        'set' => 'the state to cancelled', 'clear' => 'the remark', 'add' => 'the tag "member"', 'remove' => 'the tag "member"', 'put them onto' => 'the list "newsletter"', 'take them off' => 'the list "newsletter"', 'notify' => 'the owner on screen: "…"', 'give' => 'the staff a task, due within 1 day: "…"',
+        'look their number up' => 'is it a mobile, and in use?', 'start' => 'the rule "…" for them', 'stop' => 'the rule "…" for them', 'post to' => 'https://… a body in JSON', 'go back to' => 'text a, at most 2 times', 'end:' => 'no answer',
+        'if they answer' => '"yes" (yes, y)', 'if they say something else, once' => 'words that ask again', 'or if' => 'a further case', 'otherwise' => 'what is done in any other case', 'it counts as a success when' => 'its state is paid, within 3 days', 'its texts wait until somebody lets them go together' => '; we are asked at 09:00', 'each of its texts waits until somebody lets it go' => '',
+        'when' => 'a booking comes in', 'on the day before' => 'the start of a booking, at 10:00', 'on' => '16 March 2026 at 09:00, for everybody', 'every month' => 'on the first Monday at 10:00',
+    ];
+
+    public function __construct(private RulePage $page)
+    {
+    }
+
+    /** @return list<array{whole: string, typed: string, words: string, kind: string|null, beside: string, ends: bool}> */
+    public function of(string $which, string $text): array
+    {
+        $writing = $this->page->writing;
+        $offered = [];
+        foreach (array_keys(Places::of($which)) as $kind) {
+            $phrase = $writing->language->line($writing->type(), $writing->on(), $kind);
+            foreach (Sentences::complete($phrase, $text) as $one) {
+                $offered["$one->whole $one->kind"] ??= $this->offer($one, Sentences::read($phrase, $one->whole), $text);
+            }
+        }
+
+        return array_slice(array_values($offered), 0, self::MOST);
+    }
+
+    /**
+     * @param  array<array-key, mixed>|ProseError  $read  the sentence with it
+     * @return array{whole: string, typed: string, words: string, kind: string|null, beside: string, ends: bool}
+     */
+    private function offer(Completion $one, array|ProseError $read, string $text): array
+    {
+        return [
+            'whole' => $one->whole, 'typed' => mb_substr($one->whole, 0, mb_strlen($one->whole, 'UTF-8') - mb_strlen($one->words, 'UTF-8'), 'UTF-8'), 'words' => $one->words, 'kind' => $one->kind,
+            'beside' => trim($text) === '' ? self::EXAMPLES[$one->words] ?? '' : ($read instanceof ProseError ? $this->hint($one) : $this->beside($read)), 'ends' => ! $read instanceof ProseError,
+        ];
+    }
+
+    private function hint(Completion $one): string
+    {
+        return $one->words === '' && $one->kind !== null ? "write the {$one->kind}" : '';
+    }
+
+    /** @param  array<array-key, mixed>  $read */
+    private function beside(array $read): string
+    {
+        $steps = is_array($read['steps'] ?? null) ? $read['steps'] : [];
+        $last = $steps === [] ? null : $steps[count($steps) - 1];
+        $situation = $this->page->situation();
+        if ($situation === null || ! is_array($last)) {
+            return '';
+        }
+        try {
+            if (is_array($last['until'] ?? null) && is_string($last['until']['date'] ?? null)) {
+                $wait = new WaitForDate('', $last['until']['date'], Offset::read(Doc::of($last['until']['offset'] ?? [])));
+                $anchor = $situation->facts->at($wait->field);
+                $zone = $this->page->receiver->zone ?? $situation->businessZone;
+
+                return $anchor instanceof Moment || $anchor instanceof Day ? Said::momentIn($wait->offset->moment($anchor, $situation->clocks()), $zone)." for $situation->who" : 'this one has none';
+            }
+            $condition = $last['condition'] ?? $last['if'] ?? null;
+            if (is_array($condition)) {
+                $weighed = Conditions::read(Doc::of($condition))->weigh($situation);
+
+                return ($weighed->holds() ? 'yes: ' : 'no: ').Sentence::of($weighed->reason);
+            }
+        } catch (Unreadable) {
+            return '';
+        }
+
+        return '';
+    }
+}

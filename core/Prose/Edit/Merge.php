@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Prose\Edit;
+
+/**
+ * Two changes of one text put together, where they are at different places.
+ *
+ * Source: S. Khanna, K. Kunal, B. C. Pierce, A formal investigation of diff3 (2007): lines that all three share part the texts into pieces,
+ * and in each piece one of the two must have changed nothing.
+ */
+final class Merge
+{
+    /**
+     * @param  list<TextLine>  $base  what both began with
+     * @param  list<TextLine>  $mine
+     * @param  list<TextLine>  $theirs  what stands now
+     * @return list<TextLine>|null the lines with both, by where they stand now; null where both changed the same place
+     */
+    public static function of(array $base, array $mine, array $theirs): ?array
+    {
+        $toMine = self::matches($base, $mine);
+        $toTheirs = self::matches($base, $theirs);
+        $merged = [];
+        [$b, $m, $t] = [0, 0, 0];
+        for ($i = 0; $i <= count($base); $i++) {
+            $isEnd = $i === count($base);
+            if (! $isEnd && (! isset($toMine[$i]) || ! isset($toTheirs[$i]))) {
+                continue;
+            }
+            [$m1, $t1] = $isEnd ? [count($mine), count($theirs)] : [$toMine[$i], $toTheirs[$i]];
+            $piece = self::piece(array_slice($base, $b, $i - $b), array_slice($mine, $m, $m1 - $m), array_slice($theirs, $t, $t1 - $t), $toTheirs);
+            if ($piece === null) {
+                return null;
+            }
+            array_push($merged, ...$piece, ...($isEnd ? [] : [$theirs[$t1]]));
+            [$b, $m, $t] = [$i + 1, $m1 + 1, $t1 + 1];
+        }
+
+        return $merged;
+    }
+
+    /**
+     * @param  list<TextLine>  $base
+     * @param  list<TextLine>  $mine
+     * @param  list<TextLine>  $theirs
+     * @param  array<int, int>  $toTheirs
+     * @return list<TextLine>|null
+     */
+    private static function piece(array $base, array $mine, array $theirs, array $toTheirs): ?array
+    {
+        [$baseText, $mineText, $theirsText] = [RuleText::join($base), RuleText::join($mine), RuleText::join($theirs)];
+        if ($mineText === $baseText || $mineText === $theirsText) {
+            return $theirs;
+        }
+        if ($theirsText !== $baseText) {
+            return null;
+        }
+
+        // What was reworded stands where it stood.
+        return array_map(fn (TextLine $line): TextLine => new TextLine($line->text, $line->was === null ? null : self::now($line->was, $base, $theirs) ?? $toTheirs[$line->was] ?? null), $mine);
+    }
+
+    /**
+     * @param  list<TextLine>  $base  a piece that stands unchanged
+     * @param  list<TextLine>  $theirs
+     */
+    private static function now(int $was, array $base, array $theirs): ?int
+    {
+        foreach ($base as $i => $line) {
+            if ($line->was === $was) {
+                return $theirs[$i]->was ?? null;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The longest list of lines that both have in the same order.
+     *
+     * @param  list<TextLine>  $from
+     * @param  list<TextLine>  $to
+     * @return array<int, int> by the place in the first
+     */
+    private static function matches(array $from, array $to): array
+    {
+        [$n, $m] = [count($from), count($to)];
+        $length = array_fill(0, $n + 1, array_fill(0, $m + 1, 0));
+        for ($i = $n - 1; $i >= 0; $i--) {
+            for ($j = $m - 1; $j >= 0; $j--) {
+                $length[$i][$j] = $from[$i]->text === $to[$j]->text ? $length[$i + 1][$j + 1] + 1 : max($length[$i + 1][$j], $length[$i][$j + 1]);
+            }
+        }
+        $matches = [];
+        for ($i = $j = 0; $i < $n && $j < $m;) {
+            if ($from[$i]->text === $to[$j]->text) {
+                $matches[$i++] = $j++;
+            } elseif ($length[$i + 1][$j] >= $length[$i][$j + 1]) {
+                $i++;
+            } else {
+                $j++;
+            }
+        }
+
+        return $matches;
+    }
+}

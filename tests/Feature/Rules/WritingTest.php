@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Rules;
+
+use App\Models\Field;
+use App\Models\RecordType;
+use App\Models\Role;
+use App\Models\Rule;
+use App\Models\RuleEdit;
+use Tests\Feature\TestCase;
+
+/** Rules written in sentences. */
+final class WritingTest extends TestCase
+{
+    private Rule $rule;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->rule = Rule::query()->where('name', 'like', 'Front desk%')->firstOrFail();
+        $this->actingAs($this->staff(Role::Administrator));
+    }
+
+    public function testASentenceIsWrittenChangedMovedCopiedAndTakenOut(): void
+    {
+        $this->write($this->rule, 'insert', 'It stops', 'add the tag "rang"')->assertSessionHasNoErrors();
+        self::assertSame(['wait', 'text', 'wait', 'go_on_only_if', 'text', 'change'], $this->does());
+        $this->write($this->rule, 'up', 'add the tag')->assertSessionHasNoErrors();
+        self::assertSame(['wait', 'text', 'change', 'wait', 'go_on_only_if', 'text'], $this->does());
+        $this->write($this->rule, 'copy', 'add the tag')->assertSessionHasNoErrors();
+        $this->write($this->rule, 'rewrite', 'add the tag', 'remove the tag "rang"')->assertSessionHasNoErrors();
+        self::assertSame([['tag' => ['rang']], ['tag' => ['rang']]], [$this->steps()[2]['remove'] ?? null, $this->steps()[3]['add'] ?? null]);
+        $this->write($this->rule, 'remove', 'remove the tag')->assertSessionHasNoErrors();
+        self::assertSame(['wait', 'text', 'change', 'wait', 'go_on_only_if', 'text'], $this->does());
+        // What was there keeps its ids: runs and results hang on them.
+        self::assertSame(['breathe', 'first', 'a-day', 'no-reply', 'second'], array_values(array_filter(array_column($this->steps(), 'id'), fn (string $id): bool => preg_match('/^s\d+$/', $id) !== 1)));
+    }
+
+    public function testWhatCannotBeUnderstoodIsSaidAtItsPlaceAndKept(): void
+    {
+        $answer = $this->write($this->rule, 'insert', 'It stops', 'wait until the stert')->assertStatus(422)->assertSee('wait until the stert')->assertSee('is not understood behind');
+        self::assertStringContainsString('Did you mean “start”?', html_entity_decode((string) $answer->getContent(), ENT_QUOTES));
+        self::assertNull($this->rule->refresh()->draft);
+        $this->write($this->rule, 'words', 'wait 2 minutes', 'Hello {{ first_name')->assertStatus(422)->assertSee('Hello {{ first_name')->assertSee('This field begins with');
+        $this->write($this->rule, 'rewrite', 'wait 2 minutes', '')->assertStatus(422);
+        self::assertNull($this->rule->refresh()->draft);
+    }
+
+    public function testEveryChangeCanBeUndoneAndDoneAgain(): void
+    {
+        $this->write($this->rule, 'insert', 'It stops', 'add the tag "one"');
+        $this->write($this->rule, 'insert', 'It stops', 'add the tag "two"');
+        $this->travelToMoment('2026-03-03 09:00');
+        $this->post(route('rules.undo', $this->rule))->assertSessionHas('done', 'Undone: added “add the tag "two"”.');
+        self::assertCount(6, $this->steps());
+        $this->post(route('rules.undo', $this->rule));
+        self::assertNull($this->rule->refresh()->draft);
+        $this->post(route('rules.undo', $this->rule))->assertSessionHas('done', 'There is nothing to undo.');
+        $this->post(route('rules.redo', $this->rule));
+        $this->post(route('rules.redo', $this->rule))->assertSessionHas('done', 'Done again: added “add the tag "two"”.');
+        self::assertSame(['tag' => ['two']], $this->steps()[6]['add']);
+        $this->post(route('rules.draft.publish', $this->rule));
+        self::assertSame(0, RuleEdit::query()->count());
+    }
+
+    public function testTwoWhoWriteAtDifferentPlacesBothStayAndAtTheSamePlaceTheSecondIsAsked(): void
+    {
+        // Both look at the rule as it is published.
+        $this->write($this->rule, 'rewrite', 'wait 2 minutes', 'wait 3 minutes, then text the caller from the line they called, as a service text')->assertSessionHasNoErrors();
+        $this->actingAs($this->staff(Role::Administrator));
+        $this->write($this->rule, 'insert', 'It stops', 'add the tag "rang"', base: 0)->assertSessionHas('done', fn (string $said): bool => str_contains($said, 'meanwhile wrote “wait 3 minutes'));
+        self::assertSame([3, 'change'], [$this->steps()[0]['for']['amount'], $this->does()[5]]);
+
+        $this->write($this->rule, 'rewrite', 'wait 3 minutes', 'wait 9 minutes, then text the caller from the line they called, as a service text', base: 0, line: 1)
+            ->assertStatus(409)->assertSee('changed the same place meanwhile')->assertSee('wait 9 minutes')->assertSee('3 minutes');
+        self::assertSame(3, $this->steps()[0]['for']['amount']);
+    }
+
+    public function testARuleBeginsWithItsFirstSentenceOrWithAllOfThem(): void
+    {
+        $this->get('/rules/new')->assertOk();
+        $this->post('/rules/new', ['text' => 'When a booking comes in, if its state is booked'])->assertSessionHasNoErrors();
+        $rule = Rule::query()->orderByDesc('id')->firstOrFail();
+        self::assertSame(['record_added', ['field' => 'booking.state', 'test' => 'is', 'value' => 'booked'], null], [$rule->draft['trigger']['on'] ?? null, $rule->draft['conditions'] ?? null, $rule->version_id]);
+        $this->get("/rules/$rule->id")->assertOk()->assertSee('the guest');
+
+        $this->post('/rules/new', ['text' => "Rule: Pasted\nWhen a call comes in:\n  wait 2 minutes.\n  text the caller from the line they called, as a service text:\n    | Hello\nIt starts every time."])->assertSessionHasNoErrors();
+        self::assertSame('Pasted', Rule::query()->orderByDesc('id')->firstOrFail()->name);
+        $this->post('/rules/new', ['text' => "When a call comes in:\n  dance."])->assertSessionHasErrors(['text' => 'Line 2, character 3: “dance” does not begin a sentence here. It may begin with: text, ask, wait, wait until, go on only if, if, set, clear, add, remove, put them onto, take them off and 8 more.']);
+        $this->post('/rules/new', ['text' => ''])->assertSessionHasErrors('text');
+    }
+
+    public function testWhatMayComeNextIsOfferedWithTheSamplesOwnValues(): void
+    {
+        $this->post('/records/booking', ['fields' => ['lesson' => 'Tour', 'state' => 'booked', 'starts_at' => '2026-03-14T10:00', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
+        $this->post('/rules/new', ['text' => 'When a booking comes in']);
+        $rule = Rule::query()->orderByDesc('id')->firstOrFail();
+        $this->get(route('rules.completions', [$rule, 'which' => 'steps', 'text' => 'wait until 20 minutes before']))->assertOk()->assertSeeInOrder(['the start', 'Sat 14 March 09:40 for Wen']);
+        $this->get(route('rules.completions', [$rule, 'which' => 'steps', 'text' => 'go on only if its state is']))->assertOk()->assertSeeInOrder(['booked', 'yes: ', 'cancelled', 'no: ']);
+        $this->get(route('rules.completions', [$rule, 'which' => 'steps', 'text' => '<script>']))->assertOk()->assertDontSee('<script>', false);
+        $this->get(route('rules.completions', [$rule, 'which' => 'poetry', 'text' => '']))->assertSessionHasErrors('which');
+        // In the place of a word stands whatever leaves the sentence standing.
+        $this->get(route('rules.choices', [$rule, 'line' => 1, 'piece' => 3]))->assertOk()->assertSeeInOrder(['the line they called', 'the front desk', 'the workshop']);
+        $this->get(route('rules.choices', [$rule, 'line' => 99, 'piece' => 3]))->assertNotFound();
+        $this->post(route('rules.sentences', $rule), ['do' => 'word', 'line' => 1, 'base' => 0, 'before' => 'text the guest from ', 'text' => 'the workshop', 'after' => ', as a service text'])->assertSessionHasNoErrors();
+        self::assertSame('workshop', $rule->refresh()->draft['steps'][0]['from']['key'] ?? null);
+    }
+
+    public function testAFieldIsSaidByTheNounItIsGiven(): void
+    {
+        $type = RecordType::query()->where('key', 'booking')->firstOrFail();
+        $field = Field::query()->where('record_type_id', $type->id)->where('key', 'starts_at')->firstOrFail();
+        $this->put(route('record-types.fields.update', [$type, $field]), ['name' => 'Starts', 'noun' => 'the first stroke'])->assertSessionHasNoErrors();
+        $this->put(route('record-types.fields.update', [$type, $field]), ['name' => 'Starts', 'noun' => 'a “start”'])->assertSessionHasErrors("noun-$field->id");
+        $this->put(route('record-types.update', $type), ['name' => 'Booking', 'plural' => 'Bookings', 'person_noun' => 'paddler'])->assertSessionHasNoErrors();
+        $this->post('/rules/new', ['text' => '2 hours before the first stroke of a booking'])->assertSessionHasNoErrors();
+        $this->get('/rules/'.Rule::query()->max('id'))->assertOk()->assertSee('the first stroke of a booking')->assertSee('the paddler');
+    }
+
+    /** @return list<string> */
+    private function does(): array
+    {
+        return array_column($this->steps(), 'do');
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function steps(): array
+    {
+        return array_values($this->rule->refresh()->written()->toDocument()['steps']);
+    }
+}
