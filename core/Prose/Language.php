@@ -52,12 +52,15 @@ final class Language
     public function beginning(): Phrase
     {
         return $this->beginning ??= new Dependent(new Under('trigger', $this->triggers->all()), function (array $known): Phrase {
-            $type = Triggers::typeOf(is_array($known['trigger'] ?? null) ? $known['trigger'] : []);
+            $trigger = is_array($known['trigger'] ?? null) ? $known['trigger'] : [];
+            $type = Triggers::typeOf($trigger);
+            // "And" goes on with a condition of the trigger's own, where it has one.
+            $hasOwn = in_array($trigger['on'] ?? '', ['gone_quiet', 'calendar'], true);
 
-            return $this->made["only if $type"] ??= Make::any(
+            return $this->made["only if $type $hasOwn"] ??= Make::any(
                 Make::means(['conditions' => ['all' => []]]),
                 Make::seq(', if', new Under('conditions', $this->conditions->of($type))),
-                Make::also(', and', new Under('conditions', $this->conditions->of($type))),
+                ...($hasOwn ? [] : [Make::also(', and', new Under('conditions', $this->conditions->of($type)))]),
             );
         });
     }

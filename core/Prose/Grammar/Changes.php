@@ -45,15 +45,19 @@ final class Changes
             Make::last($own[0], 'of their next one', Make::means(['record' => 'next'])), Make::last($own[0], 'of their newest one', Make::means(['record' => 'newest'])),
         ]);
 
+        $owner = $this->words->type($type)->owner;
+        $made = $owner === null ? [] : [Make::seq(Make::means(['do' => 'set', 'path' => "$type.$owner"]), Make::turn('make', 'change'), Make::slot('value', OneOf::names('staff', $this->words->staff, isOpen: false)), 'the owner')];
+
         return Make::any(
-            new Dependent(Make::seq(Make::means(['do' => 'set']), Make::turn('set', 'change'), $field, 'to'), function (array $known): Phrase {
+            ...$made,
+            ...[new Dependent(Make::seq(Make::means(['do' => 'set']), Make::turn('set', 'change'), $field, 'to'), function (array $known): Phrase {
                 $path = is_string($known['path'] ?? null) ? $known['path'] : '';
 
                 return $this->values->of($this->words->field($path), $path, 'value');
             }),
-            Make::seq(Make::means(['do' => 'set', 'value' => null]), Make::turn('clear', 'change'), $field),
-            $label('add', 'tag', 'add', 'the tag', 'give them'), $label('remove', 'tag', 'remove', 'the tag', 'take'), $label('add', 'list', 'put them onto', 'the list', 'put them on', 'add them to'), $label('remove', 'list', 'take them off', 'the list'),
-            Make::last(Make::means(['do' => 'record']), 'of their', Make::slot('record', OneOf::words('which record', ['next record' => 'next', 'newest record' => 'newest']))),
+                Make::seq(Make::means(['do' => 'set', 'value' => null]), Make::turn('clear', 'change'), $field),
+                $label('add', 'tag', 'add', 'the tag', 'give them'), $label('remove', 'tag', 'remove', 'the tag', 'take'), $label('add', 'list', 'put them onto', 'the list', 'put them on', 'add them to'), $label('remove', 'list', 'take them off', 'the list'),
+                Make::last(Make::means(['do' => 'record']), 'of their', Make::slot('record', OneOf::words('which record', ['next record' => 'next', 'newest record' => 'newest'])))],
         );
     }
 

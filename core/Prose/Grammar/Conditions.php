@@ -69,7 +69,7 @@ final class Conditions
         $isPeople = $type === RecordType::PERSON;
         $and = Make::seq(Make::free(','), 'and');
         $atoms = [];
-        foreach ($this->counted($type) as $field) {
+        foreach (array_filter($this->words->type($type)->fields, $this->counts(...)) as $field) {
             $atoms[] = Make::seq(Make::means(['field' => ($isPeople ? '' : "$type.").$field->key]), $isPeople ? 'who has' : 'that has', $this->values->counts($field));
         }
         $atoms[] = Make::seq('whose', $this->field($this->fields->bare($type)));
@@ -84,9 +84,17 @@ final class Conditions
 
     private function atom(string $type, string $subject): Phrase
     {
-        $atoms = [];
-        foreach ($this->counted($type) as $field) {
-            $atoms[] = Make::seq(Make::means(['field' => ($type === RecordType::PERSON ? '' : "$type.").$field->key]), $type === RecordType::PERSON ? 'they have' : 'it has', $this->values->counts($field));
+        $atoms = $short = [];
+        foreach ($this->words->type($type)->fields as $field) {
+            $path = ($type === RecordType::PERSON ? '' : "$type.").$field->key;
+            if ($this->counts($field)) {
+                $atoms[] = Make::seq(Make::means(['field' => $path]), $type === RecordType::PERSON ? 'they have' : 'it has', $this->values->counts($field));
+                $short[] = Make::also(Make::means(['field' => $path]), 'has', $this->values->counts($field));
+            }
+            // "While it is open or left": what it is, is its stage.
+            if ($field->kind === FieldKind::Choice && $type !== RecordType::PERSON) {
+                $short[] = Make::also(Make::means(['field' => $path]), 'it', $this->values->tests($field, $path));
+            }
         }
 
         return Make::any(
@@ -94,18 +102,14 @@ final class Conditions
             ...[$this->field($this->fields->any($type))],
             ...[Make::seq(Make::means(['hours' => 'open']), Make::turn('we are open')), Make::seq(Make::means(['hours' => 'closed']), Make::turn('we are closed')),
                 Make::also(Make::means(['hours' => 'closed']), 'we are not open'),
-                $this->ofPerson($subject)],
+                $this->ofPerson($subject), ...$short],
         );
     }
 
-    /**
-     * Numbers of things are said as such.
-     *
-     * @return list<FieldWords>
-     */
-    private function counted(string $type): array
+    /** Numbers of things are said as such: "it has more than 3 places". */
+    private function counts(FieldWords $field): bool
     {
-        return array_values(array_filter($this->words->type($type)->fields, fn (FieldWords $field): bool => $field->kind === FieldKind::Number && preg_match('/(s|people)$/D', $field->noun) === 1));
+        return $field->kind === FieldKind::Number && preg_match('/(s|people)$/D', $field->noun) === 1;
     }
 
     private function field(Phrase $field): Phrase
@@ -134,12 +138,12 @@ final class Conditions
         return Make::any(
             Make::seq(Make::means(['replied' => true]), Make::turn("$have replied")), Make::seq(Make::means(['replied' => false]), Make::turn("$have not replied")),
             Make::seq(Make::turn($have), 'the tag', $tag), Make::seq($no, Make::turn($not), 'the tag', $tag),
-            Make::seq(Make::turn("$are on"), 'the list', $list), Make::seq($no, Make::turn("$are not on"), 'the list', $list),
-            Make::seq(Make::means(['consent' => 'marketing']), Make::turn($have), $offers), Make::seq(Make::means(['consent' => 'marketing', 'has' => false]), Make::turn("$have not"), $offers),
-            Make::seq(Make::means(['consent' => 'opted_out']), Make::turn("$have said stop")), Make::seq(Make::means(['consent' => 'opted_out', 'has' => false]), Make::turn("$have not said stop")),
-            $number('mobile', 'a mobile'), $number('landline', 'a landline'), $number('alive', 'in use'), $number('dead', 'not in use'), Make::seq(Make::means(['number' => 'none']), Make::turn("$have no number")),
-            $this->related($have), $this->related($have, false),
-            Make::seq(Make::turn("$have had"), $text), Make::seq($no, Make::turn("$have not had"), $text),
+            Make::seq(Make::turn("$are on"), 'the list', $list), ...($subject === 'who' ? [Make::also('on the list', $list), Make::also('with the tag', $tag)] : []), ...[Make::seq($no, Make::turn("$are not on"), 'the list', $list),
+                Make::seq(Make::means(['consent' => 'marketing']), Make::turn($have), $offers), Make::seq(Make::means(['consent' => 'marketing', 'has' => false]), Make::turn("$have not"), $offers),
+                Make::seq(Make::means(['consent' => 'opted_out']), Make::turn("$have said stop")), Make::seq(Make::means(['consent' => 'opted_out', 'has' => false]), Make::turn("$have not said stop")),
+                $number('mobile', 'a mobile'), $number('landline', 'a landline'), $number('alive', 'in use'), $number('dead', 'not in use'), Make::seq(Make::means(['number' => 'none']), Make::turn("$have no number")),
+                $this->related($have), $this->related($have, false),
+                Make::seq(Make::turn("$have had"), $text), Make::seq($no, Make::turn("$have not had"), $text)],
         );
     }
 

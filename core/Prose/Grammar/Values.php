@@ -91,8 +91,8 @@ final class Values
         $or = Make::seq('or');
         $item = $this->of($field, $path, Several::SELF);
         $date = Make::any(Make::slot('value', new DaySlot), Make::last(Make::slot('value', new Quoted)));
-        $equal = [$test('is', 'is', $this->of($field, $path, 'value')), $test('is_not', 'is not', $this->of($field, $path, 'value'))];
-        $oneOf = [$test('one_of', 'is', new Several('value', $item, Make::seq(','), $or, 2)), Make::last($test('one_of', 'is one of', new Several('value', $item, Make::seq(','), $or)))];
+        $equal = [$test('is', 'is', $this->of($field, $path, 'value'), 'is still'), $test('is_not', 'is not', $this->of($field, $path, 'value'))];
+        $oneOf = [$test('one_of', 'is', new Several('value', $item, Make::seq(','), $or, 2), 'is still'), Make::last($test('one_of', 'is one of', new Several('value', $item, Make::seq(','), $or)))];
         $empty = [$test('empty', 'is empty', null, 'has no value', 'is not filled in'), $test('filled', 'is filled in', null, 'has a value', 'is not empty')];
         $compared = [
             $test('more', 'is more than', Make::slot('value', $amount), 'is over', 'is above'), $test('less', 'is less than', Make::slot('value', $amount), 'is under', 'is below'),
