@@ -133,6 +133,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::middleware('can:administer')->group(function (): void {
         Route::get('starters', [StarterController::class, 'index'])->name('rules.starters');
+        Route::get('starters/{key}', [StarterController::class, 'show'])->name('rules.starters.show');
         Route::post('starters/{key}', [StarterController::class, 'store'])->name('rules.starters.store');
         Route::post('rules/{rule}/copy', [StarterController::class, 'copy'])->name('rules.copy');
         Route::post('rules', [RuleDocumentController::class, 'store'])->name('rules.store');

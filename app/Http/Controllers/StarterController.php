@@ -4,41 +4,65 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Engine\Live\Desk;
+use App\Engine\Live\LiveDeeds;
 use App\Models\Rule;
+use App\Rules\Casting;
 use App\Rules\Starters;
-use App\Rules\Vocabularies;
+use App\Sentences\Sentence;
+use App\View\Rules\StarterPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use Linnet\Core\Document\Problem;
+use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Gate\Power;
-use Linnet\Core\Prose\Language;
+use Psr\Clock\ClockInterface;
 
-/** Begins a rule: from a starter, or as a copy of another. Either is a draft, switched off, to be read and published. */
+/** Begins a rule: from a starter, with one's own records in its parts, or as a copy of another. Either is a draft, switched off. */
 final class StarterController
 {
     public function index(): View
     {
-        return view('rules.starters', ['folders' => Starters::all(), 'language' => new Language(Vocabularies::ours())]);
+        return view('rules.starters', ['folders' => Starters::all()]);
     }
 
-    public function store(string $key): RedirectResponse
+    public function show(Request $request, string $key, ClockInterface $clock, LiveDeeds $deeds): View
     {
         $starter = Starters::find($key) ?? abort(404);
 
-        return $this->draft($starter->name, $starter->toDocument(), 'The rule is here as a draft, switched off. Read it, change what is yours, then publish it.');
+        return view('rules.starter', ['page' => StarterPage::of($starter, new Casting($starter, self::chosen($request)), Desk::reading($clock->now(), $deeds))]);
+    }
+
+    public function store(Request $request, string $key): RedirectResponse
+    {
+        $starter = Starters::find($key) ?? abort(404);
+        $rule = DB::transaction(function () use ($starter, $request): Rule {
+            try {
+                $read = (new Casting($starter, self::chosen($request)))->cast()->rule($starter);
+            } catch (Unreadable $e) {
+                throw ValidationException::withMessages(['parts' => array_map(fn (Problem $problem): string => Sentence::of($problem->reason), $e->problems)]);
+            }
+
+            return Rule::query()->create(['name' => $read->name, 'power' => Power::Paused, 'draft' => $read->toDocument()]);
+        });
+
+        return redirect()->route('rules.show', $rule)->with('done', 'The rule is here as a draft, switched off. Read it, change what is yours, then publish it.');
     }
 
     public function copy(Rule $rule): RedirectResponse
     {
         $name = mb_substr("Copy of $rule->name", 0, 120, 'UTF-8');
+        $copy = Rule::query()->create(['name' => $name, 'power' => Power::Paused, 'draft' => ['name' => $name] + $rule->written()->toDocument()]);
 
-        return $this->draft($name, ['name' => $name] + $rule->written()->toDocument(), 'This is the copy: a draft, switched off.');
+        return redirect()->route('rules.show', $copy)->with('done', 'This is the copy: a draft, switched off.');
     }
 
-    /** @param  array<string, mixed>  $document */
-    private function draft(string $name, array $document, string $says): RedirectResponse
+    /** @return array<string, mixed> */
+    private static function chosen(Request $request): array
     {
-        $rule = Rule::query()->create(['name' => $name, 'power' => Power::Paused, 'draft' => $document]);
-
-        return redirect()->route('rules.show', $rule)->with('done', $says);
+        return $request->validate(['types' => 'array', 'types.*' => 'string|max:60', 'fields' => 'array', 'fields.*' => 'string|max:60', 'choices' => 'array', 'choices.*' => 'array', 'choices.*.*' => 'string|max:60', 'line' => 'nullable|string|max:60']);
     }
 }

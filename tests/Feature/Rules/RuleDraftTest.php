@@ -72,13 +72,10 @@ final class RuleDraftTest extends TestCase
         );
     }
 
-    public function testAStarterAndACopyAreDraftsOfTheirOwn(): void
+    public function testACopyIsADraftOfItsOwn(): void
     {
-        $this->get('/starters')->assertOk()->assertSee('Lesson tomorrow')->assertSee('On the day before the start of a booking, at 10:00');
-        $this->post('/starters/lesson-reminder')->assertRedirect();
-        $this->post('/starters/..%2Fpeople')->assertNotFound();
+        $this->post('/starters/booking-soon', ['line' => 'front-desk'])->assertRedirect();
         $starter = Rule::query()->orderByDesc('id')->firstOrFail();
-        self::assertSame(['Lesson tomorrow', Power::Paused, null], [$starter->name, $starter->power, $starter->version_id]);
         $this->post('/records/booking', ['fields' => ['lesson' => 'Tour', 'state' => 'booked', 'starts_at' => '2026-03-10T10:00', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
         $this->get("/rules/$starter->id")->assertSee('In the next four weeks it would begin for one booking, of one person, as things stand.');
 
