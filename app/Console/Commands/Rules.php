@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Engine\Live\Desk;
+use App\Engine\Live\LiveDeeds;
 use App\Engine\Runner;
 use App\Models\Rule;
+use App\Rules\Checking;
 use App\Rules\Publishing;
 use App\Sentences\Sentence;
 use Illuminate\Console\Command;
 use Illuminate\Support\Str;
+use Linnet\Core\Check\Finding;
 use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Rule\Rule as Core;
@@ -33,7 +37,7 @@ final class Rules extends Command
         return match ($this->argument('what')) {
             'export' => $this->export($paths[0]),
             'import' => $this->import($this->files($paths), $clock->now(), $runner),
-            'check' => $this->check($this->files($paths)),
+            'check' => $this->check($this->files($paths), $clock->now()),
             default => $this->say('Say export, import or check.'),
         };
     }
@@ -76,13 +80,13 @@ final class Rules extends Command
     }
 
     /** @param  list<string>  $files */
-    private function check(array $files): int
+    private function check(array $files, ?\DateTimeImmutable $now = null): int
     {
         $wrong = 0;
         foreach ($files as $file) {
             try {
-                Core::fromJson((string) @file_get_contents($file));
-                $this->input->getArgument('what') === 'check' && $this->line("$file: well");
+                $read = Core::fromJson((string) @file_get_contents($file));
+                $wrong += $now === null ? 0 : $this->look($file, $read, $now);
             } catch (Unreadable $e) {
                 foreach ($e->problems as $problem) {
                     $this->components->error("$file, at $problem->path: ".Sentence::of($problem->reason));
@@ -92,6 +96,22 @@ final class Rules extends Command
         }
 
         return $wrong === 0 && $files !== [] ? self::SUCCESS : self::FAILURE;
+    }
+
+    /** What the page would say of it. */
+    private function look(string $file, Core $read, \DateTimeImmutable $now): int
+    {
+        $itself = $read->key === null ? null : Rule::query()->firstWhere('key', $read->key);
+        $findings = Checking::of($read, Desk::reading($now, resolve(LiveDeeds::class)), $itself);
+        foreach ($findings as $finding) {
+            $says = $file.($finding->step === null ? '' : ", step $finding->step").': '.Sentence::of($finding->reason);
+            $finding->blocks ? $this->components->error($says) : $this->components->warn($says);
+        }
+        if ($findings === []) {
+            $this->line("$file: well");
+        }
+
+        return count(array_filter($findings, fn (Finding $one): bool => $one->blocks));
     }
 
     /**

@@ -15,6 +15,8 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use Linnet\Core\Check\Finding;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Problem;
 use Linnet\Core\Document\Unreadable;
@@ -38,11 +40,15 @@ final class RuleDraftController
         return redirect()->route('rules.show', ['rule' => $rule, 'sample' => $request->query('sample')]);
     }
 
-    public function publish(Request $request, Rule $rule, ClockInterface $clock): RedirectResponse
+    public function publish(Request $request, Rule $rule, ClockInterface $clock, RulePages $pages): RedirectResponse
     {
         $draft = $rule->draft;
         if ($draft === null) {
             return redirect()->route('rules.show', $rule)->with('done', 'There was nothing to publish.');
+        }
+        $blocking = array_filter($pages->of($rule, null)->findings(), fn (Finding $one): bool => $one->blocks);
+        if ($blocking !== []) {
+            throw ValidationException::withMessages(['publish' => array_values(array_map(fn (Finding $one): string => Sentence::of($one->reason), $blocking))]);
         }
         $move = $request->validate(['under_way' => 'nullable|in:finish,move'])['under_way'] ?? 'finish';
         Publishing::publish($rule, CoreRule::read(Doc::of($draft)), Staff::asking($request), $move === 'move', $clock->now());

@@ -63,6 +63,14 @@ final class RuleWritingController
         return $this->answer($request, $rule, $pages, DraftResult::done([$edit === null ? 'There is nothing to do again.' : "Done again: $edit->says."]), null);
     }
 
+    /** What is wrong with it, or worth a look. */
+    public function checks(Rule $rule, RulePages $pages): View
+    {
+        $page = $pages->of($rule, null);
+
+        return view('rules.checks', ['page' => $page, 'findings' => $page->findings()]);
+    }
+
     /** What may come next in a line that is being written. */
     public function completions(Request $request, Rule $rule, RulePages $pages): View
     {

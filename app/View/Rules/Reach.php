@@ -15,6 +15,8 @@ use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\Engine;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Situation;
+use Linnet\Core\Engine\Subject;
+use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\RecordType as CoreType;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
@@ -42,41 +44,82 @@ final readonly class Reach
         $trigger = $this->rule->trigger;
 
         return match (true) {
-            $trigger instanceof DateReached => $this->say($this->ids(), fn (Situation $s): bool => $this->comesWithin($s) && $this->rule->conditions->weigh($s)->holds(), 'In the next four weeks it would begin for %s, as things stand.'),
-            $trigger instanceof GoneQuiet => $this->say($this->ids(), fn (Situation $s): bool => $trigger->while->weigh($s)->holds(), 'It would begin to wait now for %s.'),
-            $trigger instanceof CalendarReached => $this->say($this->ids(), fn (Situation $s): bool => $trigger->audience->weigh($s)->holds() && $this->rule->conditions->weigh($s)->holds(), 'At its moment it would begin for %s, as things stand.'),
-            $trigger instanceof RecordAdded, $trigger instanceof RecordChanged => $this->say($this->happened($trigger), fn (Situation $s): bool => $this->rule->conditions->weigh($s)->holds(), 'What happened in the last four weeks would have begun it for %s, by what is known of them now.'),
+            $trigger instanceof DateReached => $this->say('In the next four weeks it would begin for %s, as things stand.'),
+            $trigger instanceof GoneQuiet => $this->say('It would begin to wait now for %s.'),
+            $trigger instanceof CalendarReached => $this->say('At its moment it would begin for %s, as things stand.'),
+            $trigger instanceof RecordAdded, $trigger instanceof RecordChanged => $this->say('What happened in the last four weeks would have begun it for %s, by what is known of them now.'),
             default => 'How often it begins depends on what people do, and is not known beforehand.',
         };
     }
 
     /**
-     * @param  list<int>|null  $ids  null where there are too many to ask about
-     * @param  \Closure(Situation): bool  $fits
+     * Those it would begin for, as far as that is known beforehand; the newest, so many at most.
+     *
+     * @return list<array{Situation, Receiver}>
      */
-    private function say(?array $ids, \Closure $fits, string $sentence): string
+    public function reached(int $most): array
     {
-        if ($ids === null) {
+        $reached = [];
+        foreach (array_slice($this->begun() ?? [], -$most) as [$subject, $situation]) {
+            $person = $subject->personId === null ? null : $this->desk->known->person($subject->personId);
+            if ($person !== null) {
+                $reached[] = [$situation, $this->desk->surroundings->receiver($person)];
+            }
+        }
+
+        return $reached;
+    }
+
+    private function say(string $sentence): string
+    {
+        $begun = $this->begun();
+        if ($begun === null) {
             return 'More than '.number_format(self::MOST).' would have to be asked about, so how many it would begin for is not said here.';
         }
         $isPeople = $this->rule->trigger->type() === CoreType::PERSON;
+        $type = RecordType::query()->where('key', $this->rule->trigger->type())->first();
+        $of = Said::count(count(array_unique(array_map(fn (array $one): ?int => $one[0]->personId, $begun))), 'person', 'people');
+
+        return sprintf($sentence, $begun === [] ? 'nobody' : ($isPeople || $type === null ? $of : Said::count(count($begun), mb_strtolower($type->name), mb_strtolower($type->plural)).', of '.$of));
+    }
+
+    /** @return list<array{Subject, Situation}>|null null where there are too many to ask about */
+    private function begun(): ?array
+    {
+        $trigger = $this->rule->trigger;
+        $ids = match (true) {
+            $trigger instanceof DateReached, $trigger instanceof GoneQuiet, $trigger instanceof CalendarReached => $this->ids(),
+            $trigger instanceof RecordAdded, $trigger instanceof RecordChanged => $this->happened($trigger),
+            default => [],
+        };
+        if ($ids === null) {
+            return null;
+        }
+        $isPeople = $trigger->type() === CoreType::PERSON;
         $isPeople ? $this->desk->known->preload($ids) : $this->desk->known->preloadRecords($ids);
         $happenings = new Happenings($this->desk->known);
-        $people = [];
-        $many = 0;
+        $begun = [];
         foreach ($ids as $id) {
-            $record = $isPeople ? null : $this->desk->known->record($id);
-            $subject = $happenings->subject($isPeople ? $id : null, $record);
+            $subject = $happenings->subject($isPeople ? $id : null, $isPeople ? null : $this->desk->known->record($id));
             $situation = $this->desk->surroundings->situation($subject, null, Needs::relatedTypes($this->rule));
-            if ($subject->personId !== null && ! $situation->optedOut && $fits($situation)) {
-                $people[$subject->personId] = true;
-                $many++;
+            if ($subject->personId !== null && ! $situation->optedOut && $this->fits($situation)) {
+                $begun[] = [$subject, $situation];
             }
         }
-        $type = RecordType::query()->where('key', $this->rule->trigger->type())->first();
-        $of = Said::count(count($people), 'person', 'people');
 
-        return sprintf($sentence, $many === 0 ? 'nobody' : ($isPeople || $type === null ? $of : Said::count($many, mb_strtolower($type->name), mb_strtolower($type->plural)).', of '.$of));
+        return $begun;
+    }
+
+    private function fits(Situation $situation): bool
+    {
+        $trigger = $this->rule->trigger;
+
+        return match (true) {
+            $trigger instanceof DateReached => $this->comesWithin($situation) && $this->rule->conditions->weigh($situation)->holds(),
+            $trigger instanceof GoneQuiet => $trigger->while->weigh($situation)->holds(),
+            $trigger instanceof CalendarReached => $trigger->audience->weigh($situation)->holds() && $this->rule->conditions->weigh($situation)->holds(),
+            default => $this->rule->conditions->weigh($situation)->holds(),
+        };
     }
 
     private function comesWithin(Situation $situation): bool

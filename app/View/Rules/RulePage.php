@@ -14,8 +14,10 @@ use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Rule;
 use App\Models\RuleEdit;
+use App\Rules\Checking;
 use App\Rules\Drafts;
 use App\Rules\Vocabularies;
+use Linnet\Core\Check\Finding;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Language;
 use Linnet\Core\Record\Moment;
@@ -156,6 +158,12 @@ final class RulePage
         );
 
         return ($open === [] ? 'never' : implode(' and ', $open)).' on a '.$day->format('l');
+    }
+
+    /** @return list<Finding> what is wrong with it, or worth a look */
+    public function findings(): array
+    {
+        return Checking::of($this->written, $this->desk, $this->rule);
     }
 
     /** @return list<string> what somebody agrees to when they publish it */

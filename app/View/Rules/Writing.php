@@ -58,6 +58,20 @@ final readonly class Writing
         return max([0, ...array_filter(array_keys($this->lines), fn (int $number): bool => $number <= $line)]);
     }
 
+    /** The line whose words are these: where a mend puts others. */
+    public function lineOfWords(string $step, string $words): ?WrittenLine
+    {
+        $within = false;
+        foreach ($this->lines as $line) {
+            $within = $line->line->kind === LineKind::Steps ? in_array($step, $line->line->steps, true) : $within;
+            if ($within && $line->line->words === $words) {
+                return $line;
+            }
+        }
+
+        return null;
+    }
+
     /** The rule in one plain sentence, for lists. */
     public static function inOneSentence(Language $language, Rule $rule): string
     {

@@ -41,6 +41,7 @@
         </div>
 
         <x-error name="power" />
+        @foreach ($errors->get('publish') as $message)<p class="error mt-2" role="alert"><x-icon name="circle-alert" />It cannot be published so. {{ $message }}</p>@endforeach
         @foreach ($notes as $note)<p class="note mt-2" role="status">{{ $note }}</p>@endforeach
         @if ($failed && ! in_array($failed->do, ['insert', 'rewrite', 'word', 'words'], true))<p class="error mt-2" role="alert"><x-icon name="circle-alert" />{{ $failed->says() }}</p>@endif
         @if ($page->rule->draft)
@@ -79,6 +80,7 @@
                 @endcan
             </div>
             <aside>
+                <div id="checks" hx-get="{{ route('rules.checks', $page->rule) }}" hx-trigger="load" hx-swap="innerHTML" aria-live="polite"></div>
                 @foreach ($page->rehearsed?->texts ?? [] as $text)
                     <div data-step="{{ $text->step }}" data-only-lit @if (! $loop->first) hidden @endif>
                         <x-handset :text="$text" :page="$page" />

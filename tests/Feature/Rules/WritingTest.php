@@ -108,6 +108,19 @@ final class WritingTest extends TestCase
         self::assertSame('workshop', $rule->refresh()->draft['steps'][0]['from']['key'] ?? null);
     }
 
+    public function testChecksStandBesideAndWhatIsWrongKeepsARuleFromBeingPublished(): void
+    {
+        $this->write($this->rule, 'words', 'wait 2 minutes', 'Hello {{ first_name | or: "there" }} – see {{ call.whence }}')->assertSessionHasNoErrors();
+        $this->get(route('rules.checks', $this->rule))->assertOk()->assertSee('This keeps it from being published.')->assertSee('Nothing has a field “call.whence”.')->assertSee('Write it plainly')->assertSee('Hello {{ first_name | or: &quot;there&quot; }} - see {{ call.whence }}', false);
+        $this->post(route('rules.draft.publish', $this->rule))->assertSessionHasErrors(['publish' => 'Nothing has a field “call.whence”.']);
+        self::assertSame(1, $this->rule->refresh()->version?->number);
+
+        $this->write($this->rule, 'words', 'wait 2 minutes', 'Hello {{ first_name | or: "there" }}')->assertSessionHasNoErrors();
+        $this->get(route('rules.checks', $this->rule))->assertDontSee('This keeps it from being published.');
+        $this->post(route('rules.draft.publish', $this->rule))->assertSessionHasNoErrors();
+        self::assertSame(2, $this->rule->refresh()->version->number);
+    }
+
     public function testAFieldIsSaidByTheNounItIsGiven(): void
     {
         $type = RecordType::query()->where('key', 'booking')->firstOrFail();

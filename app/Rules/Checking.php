@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Engine\Live\Desk;
+use App\Models\Form;
+use App\Models\Rule;
+use App\View\Rules\Reach;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Check\Checks;
+use Linnet\Core\Check\Finding;
+use Linnet\Core\Check\Question;
+use Linnet\Core\Gate\Power;
+use Linnet\Core\Rule\Rule as Core;
+
+/** A rule checked against the business as it is: its records, lines, people, and the rules that are on beside it. */
+final class Checking
+{
+    /** So many of those it reaches are looked at. */
+    private const REACHED = 400;
+
+    /**
+     * @param  Rule|null  $itself  which is not held against itself
+     * @return list<Finding>
+     */
+    public static function of(Core $rule, Desk $desk, ?Rule $itself = null): array
+    {
+        $known = $desk->known;
+        $others = Rule::query()->where('power', Power::On)->when($itself !== null, fn ($rules) => $rules->whereKeyNot($itself?->id))->with('version')->orderBy('name')->get();
+
+        return Checks::look(new Question(
+            rule: $rule,
+            business: $known->business(),
+            policy: $known->policy(),
+            words: $known->words(),
+            types: $known->types(),
+            lines: $known->lines(),
+            staff: array_column($known->allStaff(), 'email'),
+            others: array_values(array_filter($others->map(fn (Rule $one): ?Core => $one->version?->read())->all())),
+            forms: array_values(array_map(strval(...), Form::query()->pluck('key')->all())),
+            pools: $known->pools(),
+            codes: array_values(array_map(strval(...), DB::table('codes')->distinct()->pluck('list')->all())),
+            reached: (new Reach($desk, $rule))->reached(self::REACHED),
+        ));
+    }
+
+    /** @param  list<Finding>  $findings */
+    public static function blocks(array $findings): bool
+    {
+        return array_filter($findings, fn (Finding $one): bool => $one->blocks) !== [];
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Check;
+
+use Linnet\Core\Engine\Situation;
+use Linnet\Core\Gate\Policy;
+use Linnet\Core\Record\Business;
+use Linnet\Core\Record\Line;
+use Linnet\Core\Record\Receiver;
+use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Step\Texting;
+use Linnet\Core\Text\Template\Template;
+use Linnet\Core\Text\Wording\Wording;
+use Linnet\Core\Text\Words\ReservedWords;
+
+/** A rule, and everything it is checked against. */
+final readonly class Question
+{
+    /**
+     * @param  array<string, RecordType>  $types  by key
+     * @param  list<Line>  $lines
+     * @param  list<string>  $staff  emails
+     * @param  list<Rule>  $others  the rules that are on besides it
+     * @param  list<string>  $forms  keys
+     * @param  array<string, list<Wording>>  $pools  by key
+     * @param  list<string>  $codes  the lists there are
+     * @param  list<array{Situation, Receiver}>  $reached  those it would begin for
+     */
+    public function __construct(
+        public Rule $rule,
+        public Business $business,
+        public Policy $policy,
+        public ReservedWords $words,
+        public array $types,
+        public array $lines,
+        public array $staff = [],
+        public array $others = [],
+        public array $forms = [],
+        public array $pools = [],
+        public array $codes = [],
+        public array $reached = [],
+    ) {
+    }
+
+    /** @return list<Texting> */
+    public function texts(): array
+    {
+        return array_values(array_filter($this->rule->flow->steps, fn ($step): bool => $step instanceof Texting));
+    }
+
+    /**
+     * The words that a step may say to the person: its own wordings and the closing one, or a pool's.
+     *
+     * @return list<Template>
+     */
+    public function wordsOf(Texting $step): array
+    {
+        $wordings = $step->outgoing()->wordings;
+        $all = [...$wordings->own, ...($wordings->pool === null ? [] : $this->pools[$wordings->pool] ?? []), ...($wordings->closing === null ? [] : [$wordings->closing])];
+
+        return array_map(fn (Wording $one): Template => $one->text, $all);
+    }
+
+    public function line(string $key): ?Line
+    {
+        foreach ($this->lines as $line) {
+            if ($line->key === $key) {
+                return $line;
+            }
+        }
+
+        return null;
+    }
+}

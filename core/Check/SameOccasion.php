@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Check;
+
+use Linnet\Core\Reason;
+use Linnet\Core\Rule\Condition\Condition;
+use Linnet\Core\Rule\Condition\FieldTest;
+use Linnet\Core\Rule\Condition\Group;
+use Linnet\Core\Rule\Condition\Joined;
+use Linnet\Core\Rule\Condition\Opening;
+use Linnet\Core\Rule\Condition\Test;
+use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Step\Texting;
+
+/** Two rules that text the same people for the same occasion. */
+final class SameOccasion implements Check
+{
+    public function look(Question $of): iterable
+    {
+        foreach ($of->others as $other) {
+            if (self::texts($of->rule) && self::texts($other) && $other->trigger->toDocument() == $of->rule->trigger->toDocument() && ! self::exclude($of->rule->conditions, $other->conditions)) {
+                yield new Finding(new Reason('check.same_occasion', ['rule' => $other->name]));
+            }
+        }
+    }
+
+    private static function texts(Rule $rule): bool
+    {
+        return array_filter($rule->flow->steps, fn ($step): bool => $step instanceof Texting && $step->outgoing()->to->isPerson()) !== [];
+    }
+
+    /** Whether both can never hold: a field is to have two values, or we are to be open and closed. */
+    private static function exclude(Condition $a, Condition $b): bool
+    {
+        foreach (self::parts($a) as $mine) {
+            foreach (self::parts($b) as $theirs) {
+                if (($mine instanceof Opening && $theirs instanceof Opening && $mine->open !== $theirs->open)
+                    || ($mine instanceof FieldTest && $theirs instanceof FieldTest && $mine->field === $theirs->field && $mine->test === Test::Is && $theirs->test === Test::Is && $mine->value !== $theirs->value)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<Condition> those that all must hold */
+    private static function parts(Condition $condition): array
+    {
+        return $condition instanceof Group && $condition->joined === Joined::All ? array_merge(...array_map(self::parts(...), $condition->parts), ...[[]]) : [$condition];
+    }
+}

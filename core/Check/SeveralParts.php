@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Check;
+
+use Linnet\Core\Reason;
+use Linnet\Core\Text\Composed;
+use Linnet\Core\Text\Template\TemplateError;
+
+/** More than one part for some of those it reaches, the first text with what Linnet adds. */
+final class SeveralParts implements Check
+{
+    public function look(Question $of): iterable
+    {
+        foreach ($of->reached === [] ? [] : $of->texts() as $i => $step) {
+            if (! $step->outgoing()->to->isPerson()) {
+                continue;
+            }
+            foreach ($of->wordsOf($step) as $template) {
+                $parts = $costly = [];
+                foreach ($of->reached as $n => [$situation, $to]) {
+                    try {
+                        $length = Composed::of($template, $situation->facts, $to, $of->business, $situation->now, $i === 0, "check $n")->length;
+                        $parts[] = $length->parts;
+                        $costly += $length->parts > 1 ? array_flip($length->culprits) : [];
+                    } catch (TemplateError) {
+                        continue;
+                    }
+                }
+                $over = count(array_filter($parts, fn (int $many): bool => $many > 1));
+                if ($over > 0 && $parts !== []) {
+                    // What is filled in may hold a mark that no plain text has.
+                    yield new Finding(new Reason($costly === [] ? 'check.several_parts' : 'check.several_parts_by', [
+                        'many' => $over, 'of' => count($parts), 'most' => max($parts), 'characters' => array_map(strval(...), array_slice(array_keys($costly), 0, 6)),
+                    ]), false, $step->id());
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Check;
+
+use Linnet\Core\Reason;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\Condition\Condition;
+use Linnet\Core\Rule\Condition\FieldTest;
+use Linnet\Core\Rule\Condition\Group;
+use Linnet\Core\Rule\Condition\HasRelated;
+use Linnet\Core\Rule\Step\Branch;
+use Linnet\Core\Rule\Step\Change;
+use Linnet\Core\Rule\Step\GoOnlyIf;
+use Linnet\Core\Rule\Step\MakeTask;
+use Linnet\Core\Rule\Step\Repeat;
+use Linnet\Core\Rule\Step\TellStaff;
+use Linnet\Core\Rule\Step\Texting;
+use Linnet\Core\Rule\Step\WaitFor;
+use Linnet\Core\Rule\Step\WaitForDate;
+use Linnet\Core\Rule\Trigger\CalendarReached;
+use Linnet\Core\Rule\Trigger\DateReached;
+use Linnet\Core\Rule\Trigger\GoneQuiet;
+use Linnet\Core\Rule\Trigger\RecordChanged;
+use Linnet\Core\Text\Nearest;
+use Linnet\Core\Text\Template\Node\Field;
+use Linnet\Core\Text\Template\Node\Link;
+use Linnet\Core\Text\Template\Template;
+
+/** A field that nothing has: what hangs on it can never be. */
+final class UnknownField implements Check
+{
+    private const PERSON = ['first_name', 'last_name', 'email', 'remark', 'number', 'zone', 'locale'];
+
+    private const AROUND = ['line.name', 'line.number', 'business.name', 'business.number'];
+
+    private const STAFF = ['name', 'first_name', 'email', 'number', 'texts_allowed'];
+
+    public function look(Question $of): iterable
+    {
+        $known = self::known($of);
+        foreach (self::used($of) as [$path, $step]) {
+            if (! in_array($path, $known, true)) {
+                $nearest = Nearest::to($path, $known);
+                yield new Finding(new Reason('check.unknown_field', ['field' => $path, 'nearest' => $nearest ?? '']), true, $step);
+            }
+        }
+    }
+
+    /** @return list<string> */
+    private static function known(Question $of): array
+    {
+        $known = [...self::PERSON, ...self::AROUND, ...array_map(fn (string $part): string => "owner.$part", self::STAFF), ...array_map(fn (string $part): string => "person.$part", self::PERSON)];
+        foreach ($of->types as $type) {
+            foreach ($type->fields as $field) {
+                $paths = $type->key === RecordType::PERSON ? [$field->key, "person.$field->key"] : ["$type->key.$field->key"];
+                foreach ($paths as $path) {
+                    array_push($known, $path, ...($field->kind === FieldKind::Staff ? array_map(fn (string $part): string => "$path.$part", self::STAFF) : []));
+                }
+            }
+        }
+
+        return $known;
+    }
+
+    /** @return iterable<array{string, string|null}> paths, and the step that names them */
+    private static function used(Question $of): iterable
+    {
+        $trigger = $of->rule->trigger;
+        if ($trigger instanceof DateReached || $trigger instanceof RecordChanged) {
+            yield [$trigger->type === RecordType::PERSON ? $trigger->field : "$trigger->type.$trigger->field", null];
+        }
+        $conditions = [$of->rule->conditions, $of->rule->stopEarly->while, $of->rule->goal?->condition, $trigger instanceof GoneQuiet ? $trigger->while : null, $trigger instanceof CalendarReached ? $trigger->audience : null];
+        foreach (array_filter($conditions) as $condition) {
+            yield from self::inCondition($condition, null);
+        }
+        foreach ($of->rule->flow->steps as $step) {
+            $id = $step->id();
+            foreach (array_filter(match (true) {
+                $step instanceof Branch => array_column($step->cases, 0), $step instanceof GoOnlyIf, $step instanceof WaitFor => [$step->condition], $step instanceof Repeat => [$step->until], default => [],
+            }) as $condition) {
+                yield from self::inCondition($condition, $id);
+            }
+            $templates = match (true) {
+                $step instanceof Texting => $of->wordsOf($step), $step instanceof TellStaff, $step instanceof MakeTask => [$step->words], default => [],
+            };
+            foreach ($templates as $template) {
+                yield from self::inWords($template, $id);
+            }
+            foreach ($step instanceof Change ? array_keys($step->set) : [] as $path) {
+                yield [(string) $path, $id];
+            }
+            if ($step instanceof WaitForDate) {
+                yield [$step->field, $id];
+            }
+        }
+    }
+
+    /** @return iterable<array{string, string|null}> */
+    private static function inCondition(Condition $condition, ?string $step): iterable
+    {
+        if ($condition instanceof FieldTest) {
+            yield [$condition->field, $step];
+        }
+        foreach ($condition instanceof Group ? $condition->parts : ($condition instanceof HasRelated && $condition->that !== null ? [$condition->that] : []) as $part) {
+            yield from self::inCondition($part, $step);
+        }
+    }
+
+    /** @return iterable<array{string, string|null}> */
+    private static function inWords(Template $template, string $step): iterable
+    {
+        foreach ($template->nodes as $node) {
+            if ($node instanceof Field || $node instanceof Link) {
+                yield [$node->path, $step];
+            }
+        }
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Check;
+
+use Linnet\Core\Reason;
+use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Step\OtherRule;
+use Linnet\Core\Rule\Step\Recipient;
+use Linnet\Core\Rule\Step\TellStaff;
+use Linnet\Core\Rule\Step\Texting;
+use Linnet\Core\Rule\Step\Who;
+use Linnet\Core\Rule\Trigger\FormSent;
+use Linnet\Core\Rule\Trigger\TextFate;
+use Linnet\Core\Rule\Trigger\TextReceived;
+
+/** A type, line, form, rule, pool of wordings, list of codes or member of staff that is not there. */
+final class UnknownName implements Check
+{
+    public function look(Question $of): iterable
+    {
+        $rules = array_filter(array_map(fn (Rule $one): ?string => $one->key, [...$of->others, $of->rule]));
+        $lines = array_map(fn ($line): string => $line->key, $of->lines);
+        foreach (self::used($of) as [$kind, $name, $step]) {
+            $known = match ($kind) {
+                'type' => array_keys($of->types), 'line' => $lines, 'form' => $of->forms, 'rule' => $rules, 'pool' => array_keys($of->pools), 'codes' => $of->codes, default => $of->staff,
+            };
+            if (! in_array($name, $known, true)) {
+                // A rule that is off may be switched on later; a code list may be filled.
+                yield new Finding(new Reason("check.no_$kind", ['name' => $name]), $kind !== 'rule', $step);
+            }
+        }
+    }
+
+    /** @return iterable<array{string, string, string|null}> kind, name and step */
+    private static function used(Question $of): iterable
+    {
+        $trigger = $of->rule->trigger;
+        if ($trigger->type() !== RecordType::PERSON) {
+            yield ['type', $trigger->type(), null];
+        }
+        if ($trigger instanceof FormSent) {
+            yield ['form', $trigger->form, null];
+        }
+        if ($trigger instanceof TextFate && $trigger->rule !== null) {
+            yield ['rule', $trigger->rule, null];
+        }
+        foreach ($trigger instanceof TextReceived ? $trigger->lines : [] as $line) {
+            yield ['line', $line, null];
+        }
+        foreach ($of->rule->flow->steps as $step) {
+            if ($step instanceof OtherRule) {
+                yield ['rule', $step->rule, $step->id];
+            }
+            $to = match (true) {
+                $step instanceof Texting => $step->outgoing()->to, $step instanceof TellStaff => $step->to, default => null,
+            };
+            if ($to instanceof Recipient && $to->who === Who::Staff) {
+                yield ['staff', $to->which, $step->id()];
+            }
+            if ($step instanceof Texting) {
+                foreach ($step->outgoing()->from->keys as $line) {
+                    yield ['line', $line, $step->id()];
+                }
+                if ($step->outgoing()->wordings->pool !== null) {
+                    yield ['pool', $step->outgoing()->wordings->pool, $step->id()];
+                }
+                foreach ($of->wordsOf($step) as $template) {
+                    foreach ($template->codeLists() as $list) {
+                        yield ['codes', $list, $step->id()];
+                    }
+                }
+            }
+        }
+    }
+}

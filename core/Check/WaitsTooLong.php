@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Check;
+
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Day;
+use Linnet\Core\Record\Moment;
+use Linnet\Core\Rule\Trigger\RecordAdded;
+
+/** A wait longer than the record lives: for some of those it reaches, a text comes after what the record is about. */
+final class WaitsTooLong implements Check
+{
+    public function look(Question $of): iterable
+    {
+        $type = $of->types[$of->rule->trigger->type()] ?? null;
+        if ($of->reached === [] || $type?->startField === null || ! $of->rule->trigger instanceof RecordAdded) {
+            return;
+        }
+        foreach (LeastWaits::of($of->rule->steps) as $step => $waits) {
+            if ($waits === null || $waits < 60) {
+                continue;
+            }
+            $late = $all = 0;
+            foreach ($of->reached as [$situation]) {
+                $start = $situation->facts->at("$type->key.$type->startField");
+                $at = $start instanceof Moment ? $start->at : ($start instanceof Day ? new \DateTimeImmutable($start->date) : null);
+                // Only what is to come when it comes in.
+                if ($at !== null && $at > $situation->now) {
+                    $all++;
+                    $late += $situation->now->modify("+$waits minutes") > $at ? 1 : 0;
+                }
+            }
+            if ($late > 0) {
+                yield new Finding(new Reason('check.waits_too_long', ['many' => $late, 'of' => $all]), false, $step);
+            }
+        }
+    }
+}

@@ -1,0 +1,17 @@
+@if ($findings !== [])
+    <h2 class="mb-2">Worth a look</h2>
+    @foreach ($findings as $finding)
+        @php($line = $finding->step === null ? null : $page->writing->near(0, $finding->step))
+        <div @class(['note', 'mb-3', 'blocks' => $finding->blocks])>
+            @if ($finding->blocks)<b>This keeps it from being published.</b> @endif{{ \App\Sentences\Sentence::of($finding->reason) }}
+            @if ($line !== null)<a class="link" href="#line-{{ $line }}">Show it</a>@endif
+            @php($place = $finding->mend === null ? null : $page->writing->lineOfWords($finding->mend->step, $finding->mend->was))
+            @if ($place !== null && Gate::allows('administer'))
+                <form class="inline" method="post" action="{{ route('rules.sentences', $page->rule) }}" hx-post="{{ route('rules.sentences', $page->rule) }}" hx-target="#rule" hx-swap="outerHTML">@csrf
+                    <input type="hidden" name="do" value="words"><input type="hidden" name="line" value="{{ $place->number }}"><input type="hidden" name="base" value="{{ $page->base() }}"><input type="hidden" name="text" value="{{ $finding->mend->words }}">
+                    <button class="link">{{ $finding->reason->code === 'check.costly_character' ? 'Write it plainly' : 'Say something instead' }}</button></form>
+            @endif
+        </div>
+    @endforeach
+    <div class="mb-5"></div>
+@endif
