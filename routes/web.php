@@ -97,6 +97,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules', [RuleController::class, 'index'])->name('rules.index');
         Route::get('rules/{rule}', [RuleController::class, 'show'])->whereNumber('rule')->name('rules.show');
         Route::get('rules/{rule}/runs', [RunController::class, 'index'])->name('rules.runs');
+        Route::get('rules/{rule}/agreement', [RuleWritingController::class, 'agreement'])->middleware(Glance::class)->name('rules.agreement');
         Route::get('rules/{rule}/checks', [RuleWritingController::class, 'checks'])->middleware(Glance::class)->name('rules.checks');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
         Route::post('rules/{rule}/preview', [RuleDraftController::class, 'preview'])->middleware(Glance::class)->name('rules.preview');

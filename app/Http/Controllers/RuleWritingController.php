@@ -10,7 +10,6 @@ use App\Rules\DraftResult;
 use App\Rules\Drafts;
 use App\Rules\Vocabularies;
 use App\View\Rules\Choices;
-use App\View\Rules\Completions;
 use App\View\Rules\Failed;
 use App\View\Rules\Places;
 use App\View\Rules\RulePages;
@@ -71,13 +70,18 @@ final class RuleWritingController
         return view('rules.checks', ['page' => $page, 'findings' => $page->findings()]);
     }
 
+    /** What somebody agrees to when they publish it. */
+    public function agreement(Rule $rule, RulePages $pages): Response
+    {
+        return new Response(e(implode(' ', $pages->of($rule, null)->agreement())));
+    }
+
     /** What may come next in a line that is being written. */
     public function completions(Request $request, Rule $rule, RulePages $pages): View
     {
         $said = $request->validate(['which' => ['required', 'regex:'.Places::PATTERN], 'text' => 'nullable|string|max:2000']);
-        $page = $pages->of($rule, $request->integer('sample') ?: null);
 
-        return view('rules.completions', ['completions' => (new Completions($page))->of($said['which'], (string) ($said['text'] ?? ''))]);
+        return view('rules.completions', ['completions' => $pages->completions($rule, $request->integer('sample') ?: null)->of($said['which'], (string) ($said['text'] ?? ''))]);
     }
 
     /** What can be put in the place of a word. */
@@ -130,12 +134,12 @@ final class RuleWritingController
             return redirect()->route('rules.show', ['rule' => $rule, 'sample' => $sample])->with('done', implode(' ', $result->notes) ?: null);
         }
         $page = $pages->of($rule->refresh(), $sample);
-        $view = view('rules.show', [
+        $view = view($request->header('HX-Request') === 'true' ? 'rules.rule' : 'rules.show', [
             'page' => $page, 'failed' => $result->isDone() ? null : $failed, 'notes' => $result->notes,
             'done' => $result->isDone() && $failed !== null ? ['line' => $page->writing->near($failed->line, $new), 'new' => $new !== null && $failed->do === 'insert'] : null,
         ]);
 
-        return new Response($request->header('HX-Request') === 'true' ? $view->fragment('rule') : $view, match (true) {
+        return new Response($view, match (true) {
             $result->isDone() => 200, $result->isClash => 409, default => 422,
         });
     }

@@ -8,12 +8,15 @@ use App\Clock\Said;
 use App\Sentences\Sentence;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Completion;
+use Linnet\Core\Prose\Language;
 use Linnet\Core\Prose\ProseError;
 use Linnet\Core\Prose\Sentences;
 use Linnet\Core\Record\Day;
 use Linnet\Core\Record\Moment;
 use Linnet\Core\Rule\Condition\Conditions;
+use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\WaitForDate;
 use Linnet\Core\Time\Offset;
 
@@ -21,6 +24,9 @@ use Linnet\Core\Time\Offset;
 final readonly class Completions
 {
     private const MOST = 40;
+
+    /** Of so many it is said what they would come to. */
+    private const SAID = 12;
 
     /** The kinds of sentences with an example each, in the order in which they are offered to somebody who has typed nothing. */
     private const EXAMPLES = [
@@ -31,34 +37,40 @@ final readonly class Completions
         'when' => 'a booking comes in', 'on the day before' => 'the start of a booking, at 10:00', 'on' => '16 March 2026 at 09:00, for everybody', 'every month' => 'on the first Monday at 10:00',
     ];
 
-    public function __construct(private RulePage $page)
+    /** @param  Situation|null  $situation  of the sample */
+    public function __construct(private Language $language, private Rule $rule, private ?Situation $situation)
     {
     }
 
     /** @return list<array{whole: string, typed: string, words: string, kind: string|null, beside: string, ends: bool}> */
     public function of(string $which, string $text): array
     {
-        $writing = $this->page->writing;
+        $on = $this->rule->trigger->toDocument()['on'] ?? '';
         $offered = [];
         foreach (array_keys(Places::of($which)) as $kind) {
-            $phrase = $writing->language->line($writing->type(), $writing->on(), $kind);
+            $phrase = $this->language->line($this->rule->trigger->type(), is_string($on) ? $on : '', $kind);
             foreach (Sentences::complete($phrase, $text) as $one) {
-                $offered["$one->whole $one->kind"] ??= $this->offer($one, Sentences::read($phrase, $one->whole), $text);
+                if (count($offered) >= self::MOST) {
+                    break;
+                }
+                // Nothing stands alone that goes on with nothing.
+                $read = trim($text) === '' || count($offered) >= self::SAID ? null : Sentences::read($phrase, $one->whole);
+                $offered["$one->whole $one->kind"] ??= $this->offer($one, $read instanceof ProseError ? null : $read, $text);
             }
         }
 
-        return array_slice(array_values($offered), 0, self::MOST);
+        return array_values($offered);
     }
 
     /**
-     * @param  array<array-key, mixed>|ProseError  $read  the sentence with it
+     * @param  array<array-key, mixed>|null  $read  the sentence with it, where it is one and is said
      * @return array{whole: string, typed: string, words: string, kind: string|null, beside: string, ends: bool}
      */
-    private function offer(Completion $one, array|ProseError $read, string $text): array
+    private function offer(Completion $one, ?array $read, string $text): array
     {
         return [
             'whole' => $one->whole, 'typed' => mb_substr($one->whole, 0, mb_strlen($one->whole, 'UTF-8') - mb_strlen($one->words, 'UTF-8'), 'UTF-8'), 'words' => $one->words, 'kind' => $one->kind,
-            'beside' => trim($text) === '' ? self::EXAMPLES[$one->words] ?? '' : ($read instanceof ProseError ? $this->hint($one) : $this->beside($read)), 'ends' => ! $read instanceof ProseError,
+            'beside' => trim($text) === '' ? self::EXAMPLES[$one->words] ?? '' : ($read === null ? $this->hint($one) : $this->beside($read)), 'ends' => $read !== null,
         ];
     }
 
@@ -72,7 +84,7 @@ final readonly class Completions
     {
         $steps = is_array($read['steps'] ?? null) ? $read['steps'] : [];
         $last = $steps === [] ? null : $steps[count($steps) - 1];
-        $situation = $this->page->situation();
+        $situation = $this->situation;
         if ($situation === null || ! is_array($last)) {
             return '';
         }
@@ -80,9 +92,8 @@ final readonly class Completions
             if (is_array($last['until'] ?? null) && is_string($last['until']['date'] ?? null)) {
                 $wait = new WaitForDate('', $last['until']['date'], Offset::read(Doc::of($last['until']['offset'] ?? [])));
                 $anchor = $situation->facts->at($wait->field);
-                $zone = $this->page->receiver->zone ?? $situation->businessZone;
 
-                return $anchor instanceof Moment || $anchor instanceof Day ? Said::momentIn($wait->offset->moment($anchor, $situation->clocks()), $zone)." for $situation->who" : 'this one has none';
+                return $anchor instanceof Moment || $anchor instanceof Day ? Said::momentIn($wait->offset->moment($anchor, $situation->clocks()), $situation->zone)." for $situation->who" : 'this one has none';
             }
             $condition = $last['condition'] ?? $last['if'] ?? null;
             if (is_array($condition)) {

@@ -188,12 +188,6 @@ final class RulePage
         }
     }
 
-    /** Everything the rule may look at for the sample; null without one. */
-    public function situation(): ?Situation
-    {
-        return $this->situation;
-    }
-
     /** The rehearsal of the rule as somebody is writing it. */
     public function with(Core\Rule $rule): ?Rehearsed
     {

@@ -7,7 +7,12 @@ namespace App\View\Rules;
 use App\Engine\Live\Desk;
 use App\Engine\Live\LiveDeeds;
 use App\Models\Business;
+use App\Models\Person;
+use App\Models\Record;
 use App\Models\Rule;
+use App\Rules\Vocabularies;
+use Linnet\Core\Prose\Language;
+use Linnet\Core\Record\RecordType;
 use Psr\Clock\ClockInterface;
 
 final readonly class RulePages
@@ -19,6 +24,33 @@ final readonly class RulePages
     /** @param  int|null  $sample id of the record or person it is rehearsed on; null for one that suits it */
     public function of(Rule $rule, ?int $sample): RulePage
     {
-        return new RulePage($rule, Business::ours(), Desk::reading($this->clock->now(), $this->deeds), $this->worlds, $sample);
+        return new RulePage($rule, Business::ours(), $this->desk(), $this->worlds, $sample);
+    }
+
+    /** @param  int|null  $sample whose values stand beside what is offered; null for none */
+    public function completions(Rule $rule, ?int $sample): Completions
+    {
+        $written = $rule->written();
+        $desk = $this->desk();
+        $one = $sample === null ? null : $this->sample($written->trigger->type(), $sample, $desk);
+
+        return new Completions(new Language(Vocabularies::ours()), $written, $one === null ? null : $this->worlds->situation($desk, $written, $one));
+    }
+
+    private function desk(): Desk
+    {
+        return Desk::reading($this->clock->now(), $this->deeds);
+    }
+
+    private function sample(string $type, int $id, Desk $desk): ?Sample
+    {
+        if ($type === RecordType::PERSON) {
+            $person = Person::query()->with('number')->find($id);
+
+            return $person === null ? null : Sample::person($person, $desk->now);
+        }
+        $record = Record::query()->whereNotNull('person_id')->with(['person.number', 'type.fields'])->find($id);
+
+        return $record === null || $record->type->key !== $type ? null : Sample::record($record, $desk->known->business()->zone);
     }
 }

@@ -37,7 +37,7 @@ final class Changes
         $others = [];
         foreach ($this->words->records() as $other) {
             foreach (['next', 'newest'] as $which) {
-                $path = new Mapped(['path'], $this->fields->bare($other->key, 'path'), fn (array $said): array => $said, fn (array $said): array => $said);
+                $path = Make::lazy(fn (): Phrase => $this->fields->bare($other->key, 'path'));
                 $others[] = Make::seq('the', $path, Make::turn("of their $which", 'which record'), $other->noun, Make::means(['record' => $which, 'type' => $other->key]));
             }
         }

@@ -44,7 +44,7 @@ final class Closing
                 Make::seq('it', new Under('again', Make::seq(Make::means(['policy' => 'not_within']), Make::any(Make::turn('does not start again for the same person within', 'again'), Make::also('starts not again for the same person within')), Make::slot('days', new Whole(1, 3650, 'day', 'days'))))),
             ),
             'goal' => Make::seq('it counts as a success when', new Under('goal', Make::seq(
-                new Under('condition', $this->conditions->of($type)), ', within', Make::slot('within', new SpanSlot), Make::maybe(', worth', $this->worth($type)),
+                new Under('condition', $this->conditions->of($type)), ', within', Make::slot('within', new SpanSlot), Make::maybe(', worth', Make::lazy(fn (): Phrase => $this->worth($type))),
             ))),
             'release' => Make::any(
                 Make::seq(new Under('release', Make::seq(Make::means(['texts' => 'in_one_batch']), Make::turn('its texts wait until somebody lets them go together', 'release'), '; we are asked at', Make::slot('ask_at', new TimeSlot)))),
@@ -76,7 +76,7 @@ final class Closing
         $others = [];
         foreach ($this->words->records() as $other) {
             if ($other->key !== $type) {
-                $others[] = Make::seq('the', $this->fields->bare($other->key, 'value'), "of the $other->noun");
+                $others[] = Make::seq('the', Make::lazy(fn (): Phrase => $this->fields->bare($other->key, 'value')), "of the $other->noun");
             }
         }
 

@@ -9,6 +9,7 @@ use Linnet\Core\Prose\Phrase\Constant;
 use Linnet\Core\Prose\Phrase\Held;
 use Linnet\Core\Prose\Phrase\Maybe;
 use Linnet\Core\Prose\Phrase\Phrase;
+use Linnet\Core\Prose\Phrase\Recursive;
 use Linnet\Core\Prose\Phrase\Sequence;
 use Linnet\Core\Prose\Phrase\Understood;
 use Linnet\Core\Prose\Phrase\Unoffered;
@@ -45,6 +46,16 @@ final class Make
     public static function last(Phrase|string ...$parts): Phrase
     {
         return new Unoffered(self::seq(...$parts));
+    }
+
+    /**
+     * What is made when it is come to.
+     *
+     * @param  \Closure(): Phrase  $make
+     */
+    public static function lazy(\Closure $make): Phrase
+    {
+        return new Recursive($make);
     }
 
     /** @param  array<array-key, mixed>  $values */

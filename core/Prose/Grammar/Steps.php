@@ -52,14 +52,14 @@ final class Steps
     public function step(string $type): Phrase
     {
         return $this->made["step $type"] ??= Make::any(
-            Make::seq(Make::means(['do' => 'text']), Make::free('at once,'), Make::turn('text', 'step'), $this->texts->of($type)),
-            Make::seq(Make::means(['do' => 'ask']), Make::free('at once,'), Make::turn('ask', 'step'), $this->texts->of($type)),
-            Make::seq(Make::means(['do' => 'wait']), Make::any(Make::seq(Make::turn('wait', 'step'), Make::free('for'), Make::slot('for', new SpanSlot)), Make::seq(Make::turn('wait until', 'step'), $this->until($type)))),
+            Make::seq(Make::means(['do' => 'text']), Make::free('at once,'), Make::turn('text', 'step'), Make::lazy(fn (): Phrase => $this->made["texts $type"] ??= $this->texts->of($type))),
+            Make::seq(Make::means(['do' => 'ask']), Make::free('at once,'), Make::turn('ask', 'step'), Make::lazy(fn (): Phrase => $this->made["texts $type"] ??= $this->texts->of($type))),
+            Make::seq(Make::means(['do' => 'wait']), Make::any(Make::seq(Make::turn('wait', 'step'), Make::free('for'), Make::slot('for', new SpanSlot)), Make::seq(Make::turn('wait until', 'step'), Make::lazy(fn (): Phrase => $this->until($type))))),
             Make::seq(Make::means(['do' => 'go_on_only_if']), Make::turn('go on only if', 'step'), new Under('condition', $this->conditions->of($type))),
             Make::seq(Make::means(['do' => 'branch']), Make::turn('if', 'step'), new Under('if', $this->conditions->of($type))),
-            Make::seq(Make::means(['do' => 'change']), $this->changes->of($type)),
-            Make::seq(Make::means(['do' => 'tell_staff']), Make::turn('notify', 'step'), new Under('to', $this->people->staff($type)), $this->channel(), $this->quoted()),
-            Make::seq(Make::means(['do' => 'task']), Make::turn('give', 'step'), Make::any(new Under('for', $this->people->anybody($type)), Make::turn('the staff', 'who')), 'a task', Make::maybe(', due within', Make::slot('due', new SpanSlot)), $this->quoted()),
+            Make::seq(Make::means(['do' => 'change']), Make::lazy(fn (): Phrase => $this->changes->of($type))),
+            Make::seq(Make::means(['do' => 'tell_staff']), Make::turn('notify', 'step'), Make::lazy(fn (): Phrase => new Under('to', $this->people->staff($type))), $this->channel(), $this->quoted()),
+            Make::seq(Make::means(['do' => 'task']), Make::turn('give', 'step'), Make::lazy(fn (): Phrase => Make::any(new Under('for', $this->people->anybody($type)), Make::turn('the staff', 'who'))), 'a task', Make::maybe(', due within', Make::slot('due', new SpanSlot)), $this->quoted()),
             Make::seq(Make::means(['do' => 'look_up_number']), Make::turn('look their number up', 'step'), ', unless that was done in the last', Make::slot('remember_days', new Whole(1, 365, 'day', 'days', true))),
             ...array_map(fn (string $do): Phrase => Make::seq(
                 Make::means(['do' => "{$do}_rule"]), Make::turn($do, 'step'), 'the rule', Make::slot('rule', OneOf::names('rule', $this->words->rules, quotes: true)), Make::any('for them', Make::also('')),

@@ -35,13 +35,13 @@ final class Triggers
     {
         return $this->made ??= Make::any(
             Make::seq(Make::means(['on' => 'record_added']), 'when', $this->types->a('type'), Make::any(Make::turn('comes in', 'trigger'), Make::also('is added'), Make::also('arrives'), Make::also('is made'))),
-            Make::seq(Make::means(['on' => 'record_changed']), 'when', $this->changed()),
-            Make::seq(Make::means(['on' => 'date_reached']), $this->date()),
-            Make::seq(Make::means(['on' => 'gone_quiet']), Make::turn('when nothing has happened to', 'trigger'), $this->quiet()),
-            Make::seq(Make::means(['on' => 'text_received']), 'when somebody', $this->texted()),
-            Make::seq(Make::means(['on' => 'label_changed']), 'when somebody', $this->labelled()),
+            Make::seq(Make::means(['on' => 'record_changed']), 'when', Make::lazy($this->changed(...))),
+            Make::seq(Make::means(['on' => 'date_reached']), Make::lazy($this->date(...))),
+            Make::seq(Make::means(['on' => 'gone_quiet']), Make::turn('when nothing has happened to', 'trigger'), Make::lazy($this->quiet(...))),
+            Make::seq(Make::means(['on' => 'text_received']), 'when somebody', Make::lazy($this->texted(...))),
+            Make::seq(Make::means(['on' => 'label_changed']), 'when somebody', Make::lazy($this->labelled(...))),
             Make::seq(Make::means(['on' => 'form_sent']), Make::turn('when somebody sends in', 'trigger'), 'the form', Make::slot('form', OneOf::names('form', $this->words->forms, quotes: true))),
-            Make::seq(Make::means(['on' => 'calendar']), Recurrences::of(), $this->audience()),
+            Make::seq(Make::means(['on' => 'calendar']), Recurrences::of(), Make::lazy($this->audience(...))),
             Make::seq(Make::means(['on' => 'text_fate']), 'when', $this->fate(), Make::maybe('of the rule', Make::slot('of_rule', OneOf::names('rule', $this->words->rules, quotes: true)))),
             Make::seq(Make::means(['on' => 'started']), Make::turn('when it is started for', 'trigger'), $this->types->a('type')),
         );

@@ -8,7 +8,7 @@ use Linnet\Core\Prose\Reading;
 use Linnet\Core\Prose\Token;
 
 /** One of several values, each with a name. Where names are given by people, one that could be mistaken for other words stands in quotes. */
-final readonly class OneOf implements Slot
+final class OneOf implements Slot
 {
     /** Words that a name without quotes may not hold: sentences go on with them. */
     private const JOINTS = ['and', 'or', 'to', 'from', 'of', 'whose', 'then', 'until', 'within', 'nothing', 'yes', 'no', 'true', 'false', 'a', 'an', 'the'];
@@ -16,11 +16,11 @@ final readonly class OneOf implements Slot
     /** Words with which a name without quotes may not begin: sentences have them at its place. */
     private const BEGINNINGS = ['not', 'line', 'owner', 'one', 'known', 'field', 'staff', 'member', 'whoever', 'person', 'them', 'their', 'record', 'records'];
 
-    /** @var array<string, list<array{list<string>, int}>> the tokens of each name and its number, by its first token, the longest first */
-    private array $byFirst;
+    /** @var array<string, list<array{list<string>, int}>>|null the tokens of each name and its number, by its first token, the longest first */
+    private ?array $byFirst = null;
 
-    /** @var array<int, string> each name in its settled form */
-    private array $settled;
+    /** @var array<int, string>|null each name in its settled form */
+    private ?array $settled = null;
 
     /**
      * @param  list<array{string, mixed}>  $values  name and value
@@ -29,27 +29,14 @@ final readonly class OneOf implements Slot
      * @param  bool  $quotes  quotes around all of them
      * @param  bool  $isOpen  a value without a name is one too
      */
-    public function __construct(private string $kind, private array $values, private string $article = '', private bool $areNames = false, bool $quotes = false, private bool $isOpen = true)
-    {
-        $byFirst = $settled = [];
-        $folded = array_count_values(array_map(fn (array $one): string => Token::fold($one[0]), $values));
-        foreach ($values as $i => [$name]) {
-            $tokens = array_column(Token::all($name), 'folded');
-            if ($tokens !== []) {
-                $byFirst[$tokens[0]][] = [$tokens, $i];
-            }
-            $settled[] = match (true) {
-                $folded[Token::fold($name)] > 1 && $areNames => self::knownAs($article, $values[$i][1]),
-                ! $areNames || (! $quotes && self::isPlain($name)) => trim("$article $name"),
-                default => trim($article.' '.Token::quote($name)),
-            };
-        }
-        $this->settled = $settled;
-        $this->byFirst = array_map(function (array $names): array {
-            usort($names, fn (array $a, array $b): int => count($b[0]) <=> count($a[0]));
-
-            return $names;
-        }, $byFirst);
+    public function __construct(
+        private readonly string $kind,
+        private readonly array $values,
+        private readonly string $article = '',
+        private readonly bool $areNames = false,
+        private readonly bool $quotes = false,
+        private readonly bool $isOpen = true,
+    ) {
     }
 
     /** @param  array<array-key, string>  $names  by value */
@@ -73,7 +60,7 @@ final readonly class OneOf implements Slot
     {
         foreach ($this->values as $i => [, $one]) {
             if ($one === $value) {
-                return $this->settled[$i];
+                return $this->settled()[$i];
             }
         }
 
@@ -88,7 +75,7 @@ final readonly class OneOf implements Slot
     {
         if ($this->article !== '' && in_array($in->tokens[$at]->folded ?? '', ['the', 'a', 'an'], true)) {
             $at++;
-            array_map(fn (string $name) => $in->expectWords($at, $this->bare($name)), $this->settled);
+            array_map(fn (string $name) => $in->expectWords($at, $this->bare($name)), $this->settled());
         }
         $token = $in->tokens[$at] ?? null;
         if ($token === null) {
@@ -105,7 +92,7 @@ final readonly class OneOf implements Slot
                 yield [$value, $at + 1];
             }
         }
-        foreach ($this->byFirst[$token->folded] ?? [] as [$tokens, $i]) {
+        foreach ($this->byFirst()[$token->folded] ?? [] as [$tokens, $i]) {
             foreach ($tokens as $k => $one) {
                 if (($in->tokens[$at + $k]->folded ?? null) !== $one) {
                     if ($k > 0) {
@@ -123,8 +110,43 @@ final readonly class OneOf implements Slot
     {
         $begun = Token::fold(ltrim($written));
 
-        return array_values(array_filter($this->settled, fn (string $name): bool => $begun === ''
+        return array_values(array_filter($this->settled(), fn (string $name): bool => $begun === ''
             || str_starts_with(Token::fold($name), $begun) || str_starts_with(Token::fold($this->bare($name)), $begun) || str_starts_with(ltrim(Token::fold($this->bare($name)), '"'), ltrim($begun, '"'))));
+    }
+
+    /** @return array<string, list<array{list<string>, int}>> */
+    private function byFirst(): array
+    {
+        if ($this->byFirst === null) {
+            $this->byFirst = [];
+            foreach ($this->values as $i => [$name]) {
+                $tokens = array_column(Token::all($name), 'folded');
+                if ($tokens !== []) {
+                    $this->byFirst[$tokens[0]][] = [$tokens, $i];
+                }
+            }
+            foreach ($this->byFirst as $first => $names) {
+                usort($names, fn (array $a, array $b): int => count($b[0]) <=> count($a[0]));
+                $this->byFirst[$first] = $names;
+            }
+        }
+
+        return $this->byFirst;
+    }
+
+    /** @return array<int, string> */
+    private function settled(): array
+    {
+        if ($this->settled === null) {
+            $times = array_count_values(array_map(fn (array $one): string => Token::fold($one[0]), $this->values));
+            $this->settled = array_map(fn (array $one): string => match (true) {
+                $this->areNames && $times[Token::fold($one[0])] > 1 => self::knownAs($this->article, $one[1]),
+                ! $this->areNames || (! $this->quotes && self::isPlain($one[0])) => trim("$this->article $one[0]"),
+                default => trim($this->article.' '.Token::quote($one[0])),
+            }, $this->values);
+        }
+
+        return $this->settled;
     }
 
     /** A name in its settled form, without the article. */

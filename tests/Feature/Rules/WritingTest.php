@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Rules;
 
 use App\Models\Field;
+use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
 use App\Models\Rule;
@@ -97,8 +98,9 @@ final class WritingTest extends TestCase
         $this->post('/records/booking', ['fields' => ['lesson' => 'Tour', 'state' => 'booked', 'starts_at' => '2026-03-14T10:00', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
         $this->post('/rules/new', ['text' => 'When a booking comes in']);
         $rule = Rule::query()->orderByDesc('id')->firstOrFail();
-        $this->get(route('rules.completions', [$rule, 'which' => 'steps', 'text' => 'wait until 20 minutes before']))->assertOk()->assertSeeInOrder(['the start', 'Sat 14 March 09:40 for Wen']);
-        $this->get(route('rules.completions', [$rule, 'which' => 'steps', 'text' => 'go on only if its state is']))->assertOk()->assertSeeInOrder(['booked', 'yes: ', 'cancelled', 'no: ']);
+        $sample = Record::query()->max('id');
+        $this->get(route('rules.completions', [$rule, 'which' => 'steps', 'text' => 'wait until 20 minutes before', 'sample' => $sample]))->assertOk()->assertSeeInOrder(['the start', 'Sat 14 March 09:40 for Wen']);
+        $this->get(route('rules.completions', [$rule, 'which' => 'steps', 'text' => 'go on only if its state is', 'sample' => $sample]))->assertOk()->assertSeeInOrder(['booked', 'yes: ', 'cancelled', 'no: ']);
         $this->get(route('rules.completions', [$rule, 'which' => 'steps', 'text' => '<script>']))->assertOk()->assertDontSee('<script>', false);
         $this->get(route('rules.completions', [$rule, 'which' => 'poetry', 'text' => '']))->assertSessionHasErrors('which');
         // In the place of a word stands whatever leaves the sentence standing.

@@ -32,7 +32,7 @@ final class AccessTest extends TestCase
         'log-out' => 'everybody', 'home' => 'everybody', 'conversations.index' => 'everybody', 'conversations.show' => 'everybody',
         'people.index' => 'everybody', 'people.show' => 'everybody',
         'conversations.write' => 'converse', 'conversations.done' => 'converse', 'measure' => 'converse',
-        'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view', 'rules.preview' => 'view', 'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'sent.index' => 'view',
+        'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view', 'rules.preview' => 'view', 'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'rules.agreement' => 'view', 'sent.index' => 'view',
         'sources.index' => 'view', 'sources.show' => 'view', 'safeguards.index' => 'view', 'safeguards.consent' => 'view',
         'rules.store' => 'administer', 'rules.starters.show' => 'administer', 'rules.begin' => 'administer', 'rules.begin.store' => 'administer', 'rules.begin.completions' => 'administer', 'rules.sentences' => 'administer', 'rules.undo' => 'administer', 'rules.redo' => 'administer', 'rules.completions' => 'administer', 'rules.choices' => 'administer', 'rules.draft.update' => 'administer', 'rules.draft.publish' => 'administer', 'rules.draft.destroy' => 'administer', 'rules.power' => 'administer',
         'messages.ask-again' => 'administer', 'messages.drop' => 'administer', 'safeguards.update' => 'administer', 'demo.clock' => 'administer',
