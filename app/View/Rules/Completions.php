@@ -16,7 +16,6 @@ use Linnet\Core\Prose\Sentences;
 use Linnet\Core\Record\Day;
 use Linnet\Core\Record\Moment;
 use Linnet\Core\Rule\Condition\Conditions;
-use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\WaitForDate;
 use Linnet\Core\Time\Offset;
 
@@ -26,7 +25,7 @@ final readonly class Completions
     private const MOST = 40;
 
     /** Of so many it is said what they would come to. */
-    private const SAID = 12;
+    private const SAID = 6;
 
     /** The kinds of sentences with an example each, in the order in which they are offered to somebody who has typed nothing. */
     private const EXAMPLES = [
@@ -37,24 +36,28 @@ final readonly class Completions
         'when' => 'a booking comes in', 'on the day before' => 'the start of a booking, at 10:00', 'on' => '16 March 2026 at 09:00, for everybody', 'every month' => 'on the first Monday at 10:00',
     ];
 
-    /** @param  Situation|null  $situation  of the sample */
-    public function __construct(private Language $language, private Rule $rule, private ?Situation $situation)
+    /**
+     * @param  string  $type  the rule is about
+     * @param  string  $on  what starts it
+     * @param  \Closure(): (Situation|null)  $situation  of the sample, asked for where something is said of it
+     */
+    public function __construct(private Language $language, private string $type, private string $on, private \Closure $situation)
     {
     }
 
     /** @return list<array{whole: string, typed: string, words: string, kind: string|null, beside: string, ends: bool}> */
     public function of(string $which, string $text): array
     {
-        $on = $this->rule->trigger->toDocument()['on'] ?? '';
         $offered = [];
+        $said = 0;
         foreach (array_keys(Places::of($which)) as $kind) {
-            $phrase = $this->language->line($this->rule->trigger->type(), is_string($on) ? $on : '', $kind);
+            $phrase = $this->language->line($this->type, $this->on, $kind);
             foreach (Sentences::complete($phrase, $text) as $one) {
                 if (count($offered) >= self::MOST) {
                     break;
                 }
-                // Nothing stands alone that goes on with nothing.
-                $read = trim($text) === '' || count($offered) >= self::SAID ? null : Sentences::read($phrase, $one->whole);
+                // It is the values of which something can be said.
+                $read = $one->kind === null || ++$said > self::SAID ? null : Sentences::read($phrase, $one->whole);
                 $offered["$one->whole $one->kind"] ??= $this->offer($one, $read instanceof ProseError ? null : $read, $text);
             }
         }
@@ -84,18 +87,19 @@ final readonly class Completions
     {
         $steps = is_array($read['steps'] ?? null) ? $read['steps'] : [];
         $last = $steps === [] ? null : $steps[count($steps) - 1];
-        $situation = $this->situation;
-        if ($situation === null || ! is_array($last)) {
+        $condition = is_array($last) ? $last['condition'] ?? $last['if'] ?? null : null;
+        $date = is_array($last) && is_array($last['until'] ?? null) && is_string($last['until']['date'] ?? null) ? $last['until'] : null;
+        $situation = $condition === null && $date === null ? null : ($this->situation)();
+        if ($situation === null) {
             return '';
         }
         try {
-            if (is_array($last['until'] ?? null) && is_string($last['until']['date'] ?? null)) {
-                $wait = new WaitForDate('', $last['until']['date'], Offset::read(Doc::of($last['until']['offset'] ?? [])));
+            if ($date !== null && is_string($date['date'])) {
+                $wait = new WaitForDate('', $date['date'], Offset::read(Doc::of($date['offset'] ?? [])));
                 $anchor = $situation->facts->at($wait->field);
 
                 return $anchor instanceof Moment || $anchor instanceof Day ? Said::momentIn($wait->offset->moment($anchor, $situation->clocks()), $situation->zone)." for $situation->who" : 'this one has none';
             }
-            $condition = $last['condition'] ?? $last['if'] ?? null;
             if (is_array($condition)) {
                 $weighed = Conditions::read(Doc::of($condition))->weigh($situation);
 

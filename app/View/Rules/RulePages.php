@@ -11,6 +11,8 @@ use App\Models\Person;
 use App\Models\Record;
 use App\Models\Rule;
 use App\Rules\Vocabularies;
+use Linnet\Core\Engine\Situation;
+use Linnet\Core\Prose\Grammar\Triggers;
 use Linnet\Core\Prose\Language;
 use Linnet\Core\Record\RecordType;
 use Psr\Clock\ClockInterface;
@@ -30,11 +32,16 @@ final readonly class RulePages
     /** @param  int|null  $sample whose values stand beside what is offered; null for none */
     public function completions(Rule $rule, ?int $sample): Completions
     {
-        $written = $rule->written();
-        $desk = $this->desk();
-        $one = $sample === null ? null : $this->sample($written->trigger->type(), $sample, $desk);
+        $trigger = ($rule->draft ?? $rule->version->document ?? [])['trigger'] ?? [];
+        $trigger = is_array($trigger) ? $trigger : [];
+        $type = Triggers::typeOf($trigger);
 
-        return new Completions(new Language(Vocabularies::ours()), $written, $one === null ? null : $this->worlds->situation($desk, $written, $one));
+        return new Completions(new Language(Vocabularies::ours()), $type, is_string($trigger['on'] ?? null) ? $trigger['on'] : '', function () use ($rule, $sample, $type): ?Situation {
+            $desk = $this->desk();
+            $one = $sample === null ? null : $this->sample($type, $sample, $desk);
+
+            return $one === null ? null : $this->worlds->situation($desk, $rule->written(), $one);
+        });
     }
 
     private function desk(): Desk
