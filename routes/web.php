@@ -41,6 +41,7 @@ use App\Http\Controllers\RuleDocumentController;
 use App\Http\Controllers\RuleDraftController;
 use App\Http\Controllers\RulePowerController;
 use App\Http\Controllers\RuleResultsController;
+use App\Http\Controllers\RuleVersionController;
 use App\Http\Controllers\RuleWritingController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SafeguardsController;
@@ -97,6 +98,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules', [RuleController::class, 'index'])->name('rules.index');
         Route::get('rules/{rule}', [RuleController::class, 'show'])->whereNumber('rule')->name('rules.show');
         Route::get('rules/{rule}/runs', [RunController::class, 'index'])->name('rules.runs');
+        Route::get('rules/{rule}/versions', [RuleVersionController::class, 'index'])->name('rules.versions');
         Route::get('rules/{rule}/agreement', [RuleWritingController::class, 'agreement'])->middleware(Glance::class)->name('rules.agreement');
         Route::get('rules/{rule}/checks', [RuleWritingController::class, 'checks'])->middleware(Glance::class)->name('rules.checks');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
@@ -143,6 +145,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules/new', [RuleBeginningController::class, 'store'])->name('rules.begin.store');
         Route::get('rules/new/completions', [RuleBeginningController::class, 'completions'])->middleware(Glance::class)->name('rules.begin.completions');
         Route::post('rules/{rule}/sentences', [RuleWritingController::class, 'store'])->name('rules.sentences');
+        Route::post('rules/{rule}/versions/{version}', [RuleVersionController::class, 'restore'])->name('rules.versions.restore');
         Route::post('rules/{rule}/undo', [RuleWritingController::class, 'undo'])->name('rules.undo');
         Route::post('rules/{rule}/redo', [RuleWritingController::class, 'redo'])->name('rules.redo');
         Route::get('rules/{rule}/completions', [RuleWritingController::class, 'completions'])->middleware(Glance::class)->name('rules.completions');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Rule as Core;
 
@@ -14,6 +15,7 @@ use Linnet\Core\Rule as Core;
  * @property int $number
  * @property array<string, mixed> $document
  * @property int|null $staff_id
+ * @property-read Staff|null $staff
  * @property CarbonImmutable $at
  */
 final class RuleVersion extends Model
@@ -22,6 +24,12 @@ final class RuleVersion extends Model
     protected function casts(): array
     {
         return ['document' => 'array', 'at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function staff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class);
     }
 
     public function read(): Core\Rule

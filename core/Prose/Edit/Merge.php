@@ -20,8 +20,8 @@ final class Merge
      */
     public static function of(array $base, array $mine, array $theirs): ?array
     {
-        $toMine = self::matches($base, $mine);
-        $toTheirs = self::matches($base, $theirs);
+        $toMine = Difference::matches(self::texts($base), self::texts($mine));
+        $toTheirs = Difference::matches(self::texts($base), self::texts($theirs));
         $merged = [];
         [$b, $m, $t] = [0, 0, 0];
         for ($i = 0; $i <= count($base); $i++) {
@@ -78,32 +78,11 @@ final class Merge
     }
 
     /**
-     * The longest list of lines that both have in the same order.
-     *
-     * @param  list<TextLine>  $from
-     * @param  list<TextLine>  $to
-     * @return array<int, int> by the place in the first
+     * @param  list<TextLine>  $lines
+     * @return list<string>
      */
-    private static function matches(array $from, array $to): array
+    private static function texts(array $lines): array
     {
-        [$n, $m] = [count($from), count($to)];
-        $length = array_fill(0, $n + 1, array_fill(0, $m + 1, 0));
-        for ($i = $n - 1; $i >= 0; $i--) {
-            for ($j = $m - 1; $j >= 0; $j--) {
-                $length[$i][$j] = $from[$i]->text === $to[$j]->text ? $length[$i + 1][$j + 1] + 1 : max($length[$i + 1][$j], $length[$i][$j + 1]);
-            }
-        }
-        $matches = [];
-        for ($i = $j = 0; $i < $n && $j < $m;) {
-            if ($from[$i]->text === $to[$j]->text) {
-                $matches[$i++] = $j++;
-            } elseif ($length[$i + 1][$j] >= $length[$i][$j + 1]) {
-                $i++;
-            } else {
-                $j++;
-            }
-        }
-
-        return $matches;
+        return array_map(fn (TextLine $line): string => $line->text, $lines);
     }
 }

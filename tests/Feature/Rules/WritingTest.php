@@ -123,6 +123,19 @@ final class WritingTest extends TestCase
         self::assertSame(2, $this->rule->refresh()->version->number);
     }
 
+    public function testVersionsSayWhatTheyChangedAndOneCanBeGoneBackTo(): void
+    {
+        $this->get(route('rules.versions', $this->rule))->assertOk()->assertSee('The first.');
+        $this->write($this->rule, 'rewrite', 'wait 2 minutes', 'wait 5 minutes, then text the caller from the line they called, as a service text');
+        $this->post(route('rules.draft.publish', $this->rule))->assertSessionHasNoErrors();
+        $this->get(route('rules.versions', $this->rule))->assertOk()->assertSeeTextInOrder(['Version 2', 'Mira Okafor', 'Gone:', 'wait 2 minutes, then text the caller', 'New:', 'wait 5 minutes', 'Version 1']);
+        $first = $this->rule->versions()->where('number', 1)->firstOrFail();
+        $this->post(route('rules.versions.restore', [$this->rule, $first]))->assertRedirect();
+        self::assertSame(2, $this->steps()[0]['for']['amount']);
+        self::assertSame(2, $this->rule->refresh()->version?->number);
+        $this->post(route('rules.versions.restore', [Rule::query()->whereKeyNot($this->rule->id)->firstOrFail(), $first]))->assertNotFound();
+    }
+
     public function testAFieldIsSaidByTheNounItIsGiven(): void
     {
         $type = RecordType::query()->where('key', 'booking')->firstOrFail();

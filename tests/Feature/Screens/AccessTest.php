@@ -17,6 +17,7 @@ use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
 use App\Models\Rule;
+use App\Models\RuleVersion;
 use App\Models\SavedFilter;
 use App\Models\Task;
 use Database\Seeders\OldRecordsSeeder;
@@ -32,7 +33,7 @@ final class AccessTest extends TestCase
         'log-out' => 'everybody', 'home' => 'everybody', 'conversations.index' => 'everybody', 'conversations.show' => 'everybody',
         'people.index' => 'everybody', 'people.show' => 'everybody',
         'conversations.write' => 'converse', 'conversations.done' => 'converse', 'measure' => 'converse',
-        'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view', 'rules.preview' => 'view', 'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'rules.agreement' => 'view', 'sent.index' => 'view',
+        'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view', 'rules.preview' => 'view', 'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'rules.versions' => 'view', 'rules.versions.restore' => 'administer', 'rules.agreement' => 'view', 'sent.index' => 'view',
         'sources.index' => 'view', 'sources.show' => 'view', 'safeguards.index' => 'view', 'safeguards.consent' => 'view',
         'rules.store' => 'administer', 'rules.starters.show' => 'administer', 'rules.begin' => 'administer', 'rules.begin.store' => 'administer', 'rules.begin.completions' => 'administer', 'rules.sentences' => 'administer', 'rules.undo' => 'administer', 'rules.redo' => 'administer', 'rules.completions' => 'administer', 'rules.choices' => 'administer', 'rules.draft.update' => 'administer', 'rules.draft.publish' => 'administer', 'rules.draft.destroy' => 'administer', 'rules.power' => 'administer',
         'messages.ask-again' => 'administer', 'messages.drop' => 'administer', 'safeguards.update' => 'administer', 'demo.clock' => 'administer',
@@ -77,7 +78,7 @@ final class AccessTest extends TestCase
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         PutAside::keep(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
-        $parameters = ['form' => 'hire', 'errand' => 1, 'putAside' => 1, 'notice' => 1, 'task' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
+        $parameters = ['form' => 'hire', 'errand' => 1, 'putAside' => 1, 'notice' => 1, 'task' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'version' => RuleVersion::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
         $seen = [];
 
         foreach ($this->ownRoutes() as $route) {

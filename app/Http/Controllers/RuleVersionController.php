@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Rule;
+use App\Models\RuleVersion;
+use App\Models\Staff;
+use App\Rules\Drafts;
+use App\Rules\Vocabularies;
+use App\View\Rules\VersionSaid;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Prose\Language;
+use Linnet\Core\Prose\RuleWriter;
+
+/** The versions of a rule: what each changed in words, who published it and when, and the way back to one. */
+final class RuleVersionController
+{
+    public function index(Rule $rule): View
+    {
+        $versions = RuleVersion::query()->with('staff')->where('rule_id', $rule->id)->orderByDesc('number')->simplePaginate(20);
+        $before = RuleVersion::query()->where('rule_id', $rule->id)->where('number', '<', min([...array_column($versions->items(), 'number'), PHP_INT_MAX]))->orderByDesc('number')->first();
+
+        return view('rules.versions', ['rule' => $rule, 'versions' => $versions, 'said' => VersionSaid::all(new RuleWriter(new Language(Vocabularies::ours())), [...$versions->items(), ...($before === null ? [] : [$before])])]);
+    }
+
+    /** Its words become the draft; nothing of it runs before it is published. */
+    public function restore(Request $request, Rule $rule, RuleVersion $version, Drafts $drafts): RedirectResponse
+    {
+        abort_unless($version->rule_id === $rule->id, 404);
+        DB::transaction(fn () => $drafts->keep($rule, $version->read(), Staff::asking($request), "went back to version $version->number"));
+
+        return redirect()->route('rules.show', $rule)->with('done', $rule->refresh()->draft === null ? "Version $version->number is what runs." : "The words of version $version->number are the draft. Read them, then publish.");
+    }
+}
