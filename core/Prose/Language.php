@@ -11,6 +11,7 @@ use Linnet\Core\Prose\Grammar\Fields;
 use Linnet\Core\Prose\Grammar\Make;
 use Linnet\Core\Prose\Grammar\People;
 use Linnet\Core\Prose\Grammar\Steps;
+use Linnet\Core\Prose\Grammar\Suppositions;
 use Linnet\Core\Prose\Grammar\Texts;
 use Linnet\Core\Prose\Grammar\Triggers;
 use Linnet\Core\Prose\Grammar\Types;
@@ -31,6 +32,8 @@ final class Language
 
     private readonly Closing $closing;
 
+    private readonly Suppositions $suppositions;
+
     private ?Phrase $beginning = null;
 
     /** @var array<string, Phrase> */
@@ -46,6 +49,7 @@ final class Language
         $this->triggers = new Triggers($words, $types, $fields, $values, $this->conditions);
         $this->steps = new Steps($words, $this->conditions, $fields, new Texts($words, $people), $people, new Changes($words, $fields, $values));
         $this->closing = new Closing($words, $this->conditions, $fields);
+        $this->suppositions = new Suppositions($words, $fields, $values);
     }
 
     /** The first sentence of a rule: "trigger" and "conditions". */
@@ -71,7 +75,7 @@ final class Language
         return $this->steps->sentence($type);
     }
 
-    /** A line of a kind: "steps", "branch" (steps, or a further case), "answer", "wording", "closing" or "beginning". */
+    /** A line of a kind: "steps", "branch" (steps, or a further case), "answer", "wording", "closing", "beginning" or "what if". */
     public function line(string $type, string $on, string $which): Phrase
     {
         return $this->made["line $type $on $which"] ??= match ($which) {
@@ -79,6 +83,7 @@ final class Language
             'steps' => $this->steps($type),
             'branch' => Make::any($this->inside($type, 'case'), $this->steps($type)),
             'closing' => $this->closing($type, $on),
+            'what if' => $this->suppositions->of($type),
             default => $this->inside($type, $which),
         };
     }

@@ -103,11 +103,12 @@ final class Rehearsal
     }
 
     /**
-     * One run of a rule, as if it began at the sheet's moment and nobody answered.
+     * One run of a rule, as if it began at the sheet's moment and nothing happened but what is supposed.
      *
      * @param  string|null  $line  key of the line the person called or texted
+     * @param  list<Supposition>  $suppositions
      */
-    public static function oneRun(Sheet $sheet, Rule $rule, Subject $subject, ?string $line): Rehearsed
+    public static function oneRun(Sheet $sheet, Rule $rule, Subject $subject, ?string $line, array $suppositions = []): Rehearsed
     {
         $rehearsal = new self($sheet, [$rule]);
         $published = new Published('1', $rule);
@@ -123,8 +124,18 @@ final class Rehearsal
         $run = $rehearsal->runs->begin($published, $subject, 'rehearsal', $state, new Happening('1', new Asked('1', AskedBy::Hand), $subject, $began, $line));
         if ($run !== null) {
             $rehearsal->conductor->advance($run);
-            for ($looks = 0; $looks < self::LOOKS && ! $run->state->isOver() && ($due = $sheet->agenda->next()) !== null; $looks++) {
-                $sheet->now = max($sheet->now, $sheet->now->setTimestamp($due));
+            for ($looks = 0; $looks < self::LOOKS && ! $run->state->isOver(); $looks++) {
+                $due = $sheet->agenda->next();
+                [$next, $at] = $rehearsal->next($suppositions, $began);
+                if ($next !== null && $at !== null && ($due === null || $at->getTimestamp() < $due)) {
+                    $sheet->now = max($sheet->now, $at);
+                    $rehearsal->suppose($suppositions[$next], $subject, $line);
+                    unset($suppositions[$next]);
+                } elseif ($due !== null) {
+                    $sheet->now = max($sheet->now, $sheet->now->setTimestamp($due));
+                } else {
+                    break;
+                }
                 $rehearsal->settle();
             }
         }
@@ -135,6 +146,50 @@ final class Rehearsal
             array_column($sheet->trace, 'reason'),
             $state->hangsOn,
         );
+    }
+
+    /**
+     * The first of what is supposed whose moment is known: after a text that has left, or after the beginning.
+     *
+     * @param  array<int, Supposition>  $suppositions
+     * @return array{int|null, \DateTimeImmutable|null}
+     */
+    private function next(array $suppositions, \DateTimeImmutable $began): array
+    {
+        [$next, $at] = [null, null];
+        foreach ($suppositions as $i => $one) {
+            $from = $one->step === null ? $began : $this->leftAt($one->step);
+            $moment = $from === null ? null : $one->after->after($from, Zone::get($this->world->business->zone));
+            if ($moment !== null && ($at === null || $moment < $at)) {
+                [$next, $at] = [$i, $moment];
+            }
+        }
+
+        return [$next, $at];
+    }
+
+    private function leftAt(string $step): ?\DateTimeImmutable
+    {
+        foreach ($this->sheet->texts as $text) {
+            if (explode('/', $text->name)[0] === $step && ! $text->fate()->isWaiting()) {
+                return $text->settledAt;
+            }
+        }
+
+        return null;
+    }
+
+    private function suppose(Supposition $one, Subject $subject, ?string $line): void
+    {
+        if ($one->text !== null && $subject->personId !== null) {
+            $sent = $this->sheet->texts === [] ? null : $this->sheet->texts[array_key_last($this->sheet->texts)];
+            $this->text($subject->personId, $sent->line ?? $line ?? (string) array_key_first($this->sheet->lines), $one->text);
+        }
+        $record = $subject->recordId === null ? null : $this->sheet->records[$subject->recordId];
+        if ($one->values !== [] && $record !== null) {
+            $this->sheet->records[$record->id] = new Record($record->id, $record->type, [...$record->values, ...$one->values], $record->personId, $this->sheet->now);
+            $this->happens(new RecordChanged($record->type->key, array_intersect_key($record->values + array_fill_keys(array_keys($one->values), null), $one->values), $one->values), $record->personId, $record->id, $line);
+        }
     }
 
     private function live(): void

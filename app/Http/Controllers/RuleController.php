@@ -61,6 +61,6 @@ final class RuleController
 
     public function show(Request $request, Rule $rule, RulePages $pages): View
     {
-        return view('rules.show', ['page' => $pages->of($rule, $request->integer('sample') ?: null), 'failed' => null, 'notes' => [], 'done' => null]);
+        return view('rules.show', ['page' => $pages->asked($rule, $request), 'failed' => null, 'notes' => [], 'done' => null]);
     }
 }

@@ -88,7 +88,7 @@ final class RuleWritingController
     public function choices(Request $request, Rule $rule, RulePages $pages): View
     {
         $said = $request->validate(['line' => 'required|integer|min:0', 'piece' => 'required|integer|min:0']);
-        $page = $pages->of($rule, $request->integer('sample') ?: null);
+        $page = $pages->asked($rule, $request);
         $line = $page->writing->lines[(int) $said['line']] ?? abort(404);
         $piece = $line->pieces()[(int) $said['piece']] ?? abort(404);
 
@@ -129,11 +129,10 @@ final class RuleWritingController
     /** @param  string|null  $new  the first step that was not there before */
     private function answer(Request $request, Rule $rule, RulePages $pages, DraftResult $result, ?Failed $failed, ?string $new = null): Response|RedirectResponse
     {
-        $sample = $request->integer('sample') ?: null;
         if ($request->header('HX-Request') !== 'true' && $result->isDone()) {
-            return redirect()->route('rules.show', ['rule' => $rule, 'sample' => $sample])->with('done', implode(' ', $result->notes) ?: null);
+            return redirect()->route('rules.show', ['rule' => $rule] + array_filter(['sample' => $request->query('sample'), 'if' => $request->query('if')]))->with('done', implode(' ', $result->notes) ?: null);
         }
-        $page = $pages->of($rule->refresh(), $sample);
+        $page = $pages->asked($rule->refresh(), $request);
         $view = view($request->header('HX-Request') === 'true' ? 'rules.rule' : 'rules.show', [
             'page' => $page, 'failed' => $result->isDone() ? null : $failed, 'notes' => $result->notes,
             'done' => $result->isDone() && $failed !== null ? ['line' => $page->writing->near($failed->line, $new), 'new' => $new !== null && $failed->do === 'insert'] : null,

@@ -33,6 +33,7 @@ final readonly class Completions
         'set' => 'the state to cancelled', 'clear' => 'the remark', 'add' => 'the tag "member"', 'remove' => 'the tag "member"', 'put them onto' => 'the list "newsletter"', 'take them off' => 'the list "newsletter"', 'notify' => 'the owner on screen: "…"', 'give' => 'the staff a task, due within 1 day: "…"',
         'look their number up' => 'is it a mobile, and in use?', 'start' => 'the rule "…" for them', 'stop' => 'the rule "…" for them', 'post to' => 'https://… a body in JSON', 'go back to' => 'text a, at most 2 times', 'end:' => 'no answer',
         'if they answer' => '"yes" (yes, y)', 'if they say something else, once' => 'words that ask again', 'or if' => 'a further case', 'otherwise' => 'what is done in any other case', 'it counts as a success when' => 'its state is paid, within 3 days', 'its texts wait until somebody lets them go together' => '; we are asked at 09:00', 'each of its texts waits until somebody lets it go' => '',
+        'they answer' => 'YES after text a', 'they write' => '"…" 2 hours after text a', 'they text STOP' => 'after text a', 'its state' => 'becomes cancelled after 30 minutes',
         'when' => 'a booking comes in', 'on the day before' => 'the start of a booking, at 10:00', 'on' => '16 March 2026 at 09:00, for everybody', 'every month' => 'on the first Monday at 10:00',
     ];
 

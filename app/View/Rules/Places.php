@@ -12,7 +12,7 @@ use Linnet\Core\Rule\Rule;
 /** The kinds of sentence that one line may take, each with how deep it stands then, as the page names them: "steps:2,answer:1". */
 final class Places
 {
-    public const PATTERN = '/^(beginning|steps|branch|case|answer|wording|closing)(:\d{1,2})?(,(beginning|steps|branch|case|answer|wording|closing)(:\d{1,2})?)*$/D';
+    public const PATTERN = '/^(beginning|steps|branch|case|answer|wording|closing|what if)(:\d{1,2})?(,(beginning|steps|branch|case|answer|wording|closing|what if)(:\d{1,2})?)*$/D';
 
     /** @return array<string, int> depth by kind, the place's own first */
     public static function of(string $written): array

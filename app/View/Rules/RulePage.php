@@ -52,6 +52,8 @@ final class RulePage
 
     public readonly ?RuleEdit $canRedo;
 
+    public readonly WhatIf $whatIf;
+
     /** @var list<Sample> */
     public readonly array $samples;
 
@@ -68,17 +70,20 @@ final class RulePage
 
     private ?Situation $situation = null;
 
+    /** @param  list<string>  $suppose  what would happen to the sample, in sentences */
     public function __construct(
         public readonly Rule $rule,
         public readonly Business $business,
         private readonly Desk $desk,
         private readonly SampleWorld $worlds,
         ?int $sampleId,
+        array $suppose = [],
     ) {
         $this->written = $rule->written();
         $this->canUndo = Drafts::last($rule);
         $this->canRedo = Drafts::next($rule);
         $this->writing = new Writing(new Language(Vocabularies::ours()), $this->written);
+        $this->whatIf = WhatIf::of($this->writing->language, $this->written, $suppose, $business->zone);
         $this->samples = $this->samples();
         $this->sample = $this->choose($sampleId);
         if ($this->sample === null) {
@@ -172,6 +177,12 @@ final class RulePage
         return (new Agreement($this, $this->desk))->sentences();
     }
 
+    /** @return array<string, mixed> what an address needs to show the same: the rule, the sample, and what is supposed */
+    public function query(): array
+    {
+        return ['rule' => $this->rule, 'sample' => $this->sample?->id] + ($this->whatIf->sentences === [] ? [] : ['if' => $this->whatIf->sentences]);
+    }
+
     /** The edit that is seen here: whoever changes something says so. */
     public function base(): int
     {
@@ -191,7 +202,7 @@ final class RulePage
     /** The rehearsal of the rule as somebody is writing it. */
     public function with(Core\Rule $rule): ?Rehearsed
     {
-        return $this->sample === null ? null : $this->worlds->rehearse($this->desk, $this->business, $rule, $this->sample);
+        return $this->sample === null ? null : $this->worlds->rehearse($this->desk, $this->business, $rule, $this->sample, $this->whatIf->suppositions);
     }
 
     /** @return array{live: int, held: int} what is under way */

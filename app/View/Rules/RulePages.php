@@ -11,6 +11,7 @@ use App\Models\Person;
 use App\Models\Record;
 use App\Models\Rule;
 use App\Rules\Vocabularies;
+use Illuminate\Http\Request;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Grammar\Triggers;
 use Linnet\Core\Prose\Language;
@@ -23,10 +24,21 @@ final readonly class RulePages
     {
     }
 
-    /** @param  int|null  $sample id of the record or person it is rehearsed on; null for one that suits it */
-    public function of(Rule $rule, ?int $sample): RulePage
+    /**
+     * @param  int|null  $sample  id of the record or person it is rehearsed on; null for one that suits it
+     * @param  list<string>  $suppose  what would happen to them, in sentences
+     */
+    public function of(Rule $rule, ?int $sample, array $suppose = []): RulePage
     {
-        return new RulePage($rule, Business::ours(), $this->desk(), $this->worlds, $sample);
+        return new RulePage($rule, Business::ours(), $this->desk(), $this->worlds, $sample, $suppose);
+    }
+
+    /** The rule as a request asks to see it. */
+    public function asked(Rule $rule, Request $request): RulePage
+    {
+        $suppose = array_values(array_filter((array) $request->query('if', []), is_string(...)));
+
+        return $this->of($rule, $request->integer('sample') ?: null, array_map(fn (string $one): string => mb_substr($one, 0, 300, 'UTF-8'), $suppose));
     }
 
     /** @param  int|null  $sample whose values stand beside what is offered; null for none */

@@ -16,6 +16,7 @@ use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Rehearsal\Paper\Sheet;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\Rehearsed;
+use Linnet\Core\Rehearsal\Supposition;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
@@ -30,7 +31,8 @@ final class SampleWorld
         return $desk->surroundings->situation($subject, $line, Needs::relatedTypes($rule))->later($sample->at)->unanswered();
     }
 
-    public function rehearse(Desk $desk, Business $business, Rule $rule, Sample $sample): Rehearsed
+    /** @param  list<Supposition>  $suppositions */
+    public function rehearse(Desk $desk, Business $business, Rule $rule, Sample $sample, array $suppositions = []): Rehearsed
     {
         [$subject, $line] = $this->about($desk, $sample);
         $known = $desk->known;
@@ -58,7 +60,7 @@ final class SampleWorld
             $sheet->opened["$person->id/".$known->lineKey((int) $opened)] = true;
         }
 
-        return Rehearsal::oneRun($sheet, $rule, $subject, $line);
+        return Rehearsal::oneRun($sheet, $rule, $subject, $line, $suppositions);
     }
 
     /** @return array<string, list<string>> by list, the code they have, or else the one they would get */

@@ -6,7 +6,7 @@
     $words = $lost ? $failed->text : $line->line->words;
     $id = "words-$line->number";
     $added = $step === null ? ['', ''] : $page->addedTo($step);
-    $action = route('rules.sentences', ['rule' => $page->rule, 'sample' => $page->sample?->id]);
+    $action = route('rules.sentences', $page->query());
 @endphp
 <div class="letter" @if ($step) data-step="{{ $step->id() }}" @endif>
     <div x-data="wording">
@@ -17,7 +17,7 @@
                 <input type="hidden" name="do" value="words"><input type="hidden" name="line" value="{{ $line->number }}"><input type="hidden" name="base" value="{{ $page->base() }}">
                 <label class="sr-only" for="{{ $id }}">{{ $step ? 'The words of this text' : 'The words' }}</label>
                 <textarea class="input" id="{{ $id }}" name="text" x-ref="text" x-on:input="typed" x-on:keydown.escape="close" x-on:keydown.ctrl.enter="keep"
-                    @if ($step) hx-post="{{ route('rules.preview', ['rule' => $page->rule, 'sample' => $page->sample?->id, 'step' => $step->id()]) }}" hx-trigger="input changed delay:250ms" hx-target="#preview-{{ $line->number }}" hx-swap="innerHTML" hx-params="text" @endif
+                    @if ($step) hx-post="{{ route('rules.preview', [...$page->query(), 'step' => $step->id()]) }}" hx-trigger="input changed delay:250ms" hx-target="#preview-{{ $line->number }}" hx-swap="innerHTML" hx-params="text" @endif
                     @if ($lost) aria-invalid="true" aria-describedby="{{ $id }}-error" @endif>{{ $words }}</textarea>
                 @if ($lost)<p class="error" role="alert" id="{{ $id }}-error"><x-icon name="circle-alert" />{{ $failed->says() }}</p>@endif
                 <div id="preview-{{ $line->number }}" aria-live="polite"></div>

@@ -3,8 +3,8 @@
 @php($lost = $failed?->isAt($line))
 <div class="sentence" id="line-{{ $line->number }}" data-line="{{ $line->number }}" data-depth="{{ min(max(0, $line->line->depth - 1), 6) }}" @if ($line->texting) data-step="{{ $line->texting->id() }}" @endif @if ($writes && $line->isMovable()) data-movable @endif>
     @if ($line->line->letter)<span class="mark" aria-hidden="true">{{ $line->line->letter }}</span>@endif
-    <p class="reads" @if ($writes) tabindex="0" aria-keyshortcuts="Enter F2" @endif>@foreach ($line->pieces() as $i => $piece){{ $piece['space'] }}@if ($piece['part']->kind !== null && $writes)<a class="w" href="{{ route('rules.show', ['rule' => $page->rule, 'sample' => $page->sample?->id, 'line' => $line->number]) }}#line-{{ $line->number }}" aria-haspopup="dialog" data-piece="{{ $i }}"
-        hx-get="{{ route('rules.choices', ['rule' => $page->rule, 'sample' => $page->sample?->id, 'line' => $line->number, 'piece' => $i]) }}" hx-target="#choices-{{ $line->number }}" hx-swap="innerHTML">{{ $piece['said'] }}</a>@else{{ $piece['said'] }}@endif{{ '' }}@endforeach{{ $line->end() }}</p>
+    <p class="reads" @if ($writes) tabindex="0" aria-keyshortcuts="Enter F2" @endif>@foreach ($line->pieces() as $i => $piece){{ $piece['space'] }}@if ($piece['part']->kind !== null && $writes)<a class="w" href="{{ route('rules.show', [...$page->query(), 'line' => $line->number]) }}#line-{{ $line->number }}" aria-haspopup="dialog" data-piece="{{ $i }}"
+        hx-get="{{ route('rules.choices', [...$page->query(), 'line' => $line->number, 'piece' => $i]) }}" hx-target="#choices-{{ $line->number }}" hx-swap="innerHTML">{{ $piece['said'] }}</a>@else{{ $piece['said'] }}@endif{{ '' }}@endforeach{{ $line->end() }}</p>
     @if ($writes)
         <div class="choices" id="choices-{{ $line->number }}"></div>
         <details class="rewrite" @if ($lost || request()->query('line') === (string) $line->number) open @endif>

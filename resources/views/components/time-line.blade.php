@@ -1,10 +1,22 @@
 @props(['page'])
+@php($here = fn (array $if): string => route('rules.show', ['rule' => $page->rule, 'sample' => $page->sample->id, 'if' => array_values($if)]))
 <x-drawn-time :time-line="$page->timeLine">
     <span>As it would go for
         <details class="word"><summary>{{ $page->sample->says }}</summary>
-        <form class="change" method="get" action="{{ route('rules.show', $page->rule) }}">
-            <label class="label" for="sample">Another one</label>
-            <div class="row"><select class="input" id="sample" name="sample">@foreach ($page->samples as $sample)<option value="{{ $sample->id }}" @selected($sample->id === $page->sample->id)>{{ $sample->says }}</option>@endforeach</select><button class="btn small go">Show</button></div>
-        </form></details>, if nobody answers</span>
+            <form class="change" method="get" action="{{ route('rules.show', $page->rule) }}">
+                <label class="label" for="sample">Another one</label>
+                <div class="row"><select class="input" id="sample" name="sample">@foreach ($page->samples as $sample)<option value="{{ $sample->id }}" @selected($sample->id === $page->sample->id)>{{ $sample->says }}</option>@endforeach</select><button class="btn small go">Show</button></div>
+            </form></details>{{ $page->whatIf->sentences === [] ? ', if nobody answers' : ', if ' }}@foreach ($page->whatIf->sentences as $i => $one){{ $loop->first ? '' : ' and ' }}<b>{{ $one }}</b> <a class="link sm" href="{{ $here(array_diff_key($page->whatIf->sentences, [$i => 1])) }}" aria-label="No longer suppose that {{ $one }}">×</a>@endforeach
+        <details class="word ml-2" @if ($page->whatIf->wrong !== []) open @endif><summary class="sm">what if …</summary>
+            <form class="change line-form w-[460px] max-w-[86vw]" method="get" action="{{ route('rules.show', $page->rule) }}" x-data="writeLine" data-completions="{{ route('rules.completions', ['rule' => $page->rule, 'sample' => $page->sample->id]) }}" data-which="what if">
+                <input type="hidden" name="sample" value="{{ $page->sample->id }}">@foreach ($page->whatIf->sentences as $one)<input type="hidden" name="if[]" value="{{ $one }}">@endforeach
+                <label class="label" for="what-if">Something that might happen to {{ $page->receiver->who }}</label>
+                <div class="writing-line">
+                    <input class="input" id="what-if" name="if[]" value="{{ array_key_first($page->whatIf->wrong) }}" placeholder="they answer YES after text a" autocomplete="off" spellcheck="false" role="combobox" aria-autocomplete="list" aria-expanded="false" aria-controls="what-if-list" x-ref="text" x-on:input="typed" x-on:keydown="key" x-on:focus="look" @if ($page->whatIf->wrong !== []) aria-invalid="true" aria-describedby="what-if-error" @endif>
+                    <ul class="offers" id="what-if-list" role="listbox" aria-label="What may come next" x-ref="list" x-on:mousedown.prevent="pick" hidden></ul>
+                </div>
+                @foreach ($page->whatIf->wrong as $why)<p class="error" role="alert" id="what-if-error"><x-icon name="circle-alert" />{{ $why }}</p>@endforeach
+                <button class="btn small go mt-2">Suppose it</button>
+            </form></details></span>
     <span class="soft">hours shown in {{ \App\Clock\Said::place($page->receiver->zone) }}, where {{ $page->receiver->who }} is</span>
 </x-drawn-time>

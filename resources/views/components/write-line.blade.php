@@ -1,7 +1,7 @@
 @props(['page', 'do', 'at', 'depth', 'which', 'text', 'failed', 'label'])
 @php($id = "$do-$at-$depth")
-<form class="line-form" method="post" action="{{ route('rules.sentences', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" x-data="writeLine" data-completions="{{ route('rules.completions', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" data-which="{{ $which }}"
-    hx-post="{{ route('rules.sentences', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-target="#rule" hx-swap="outerHTML">
+<form class="line-form" method="post" action="{{ route('rules.sentences', $page->query()) }}" x-data="writeLine" data-completions="{{ route('rules.completions', $page->query()) }}" data-which="{{ $which }}"
+    hx-post="{{ route('rules.sentences', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">
     @csrf
     <input type="hidden" name="do" value="{{ $do }}"><input type="hidden" name="line" value="{{ $at }}"><input type="hidden" name="depth" value="{{ $depth }}"><input type="hidden" name="which" value="{{ $which }}"><input type="hidden" name="base" value="{{ $page->base() }}">
     <label class="sr-only" for="{{ $id }}">{{ $label }}</label>

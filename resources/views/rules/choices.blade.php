@@ -1,6 +1,6 @@
 @php($kind = $piece['part']->kind)
 @php($value = $piece['part']->value)
-@php($action = route('rules.sentences', ['rule' => $page->rule, 'sample' => $page->sample?->id]))
+@php($action = route('rules.sentences', $page->query()))
 @php($typed = in_array($kind, ['time', 'date', 'span', 'number', 'money', 'words', 'keyword', 'tag', 'list', 'label', 'outcome', 'picture', 'web address', 'mail address', 'rule', 'form', 'pool', 'choice', 'step'], true))
 <div class="choose" role="dialog" aria-label="What can stand here" x-data="choose" x-on:keydown="key">
     <form method="post" action="{{ $action }}" hx-post="{{ $action }}" hx-target="#rule" hx-swap="outerHTML">@csrf

@@ -3,7 +3,7 @@
         <a class="link min-h-6 flex items-center" href="{{ route('rules.runs', [$page->rule, 'state' => 'live']) }}">Under way</a><a class="link min-h-6 flex items-center" href="{{ route('rules.results', $page->rule) }}">Results</a><a class="link min-h-6 flex items-center" href="{{ route('rules.versions', $page->rule) }}">Versions</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', [$page->rule, 'as' => 'text']) }}" download>As text</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', $page->rule) }}" download>As a file</a></div>
     <div class="head">
         <h1>@can('administer')<details class="word" @if ($errors->hasAny(['name', 'key', 'folder'])) open @endif><summary id="word-name">{{ $page->written->name }}</summary>
-            <form class="change" method="post" action="{{ route('rules.draft.update', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}">@csrf @method('patch')
+            <form class="change" method="post" action="{{ route('rules.draft.update', $page->query()) }}">@csrf @method('patch')
                 <label class="field"><span>Name</span><input class="input w-72" name="name" value="{{ old('name', $page->written->name) }}"><x-error name="name" /></label>
                 <label class="field"><span>Folder</span><input class="input w-72" name="folder" value="{{ old('folder', $page->written->folder) }}"><x-error name="folder" /></label>
                 <label class="field"><span>Other rules know it as</span><input class="input w-72" name="key" value="{{ old('key', $page->written->key) }}"><x-error name="key" /></label>
@@ -16,8 +16,8 @@
                 <x-tone tone="held" icon="pause"><b>{{ $page->rule->power->value === 'retired' ? 'Retired' : 'Off' }}</b></x-tone>
             @endif
             @can('administer')
-                @if ($page->canUndo)<form method="post" action="{{ route('rules.undo', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-post="{{ route('rules.undo', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="undo" title="{{ $page->canUndo->staff->name ?? '' }} {{ $page->canUndo->says }}">undo</button></form>@endif
-                @if ($page->canRedo)<form method="post" action="{{ route('rules.redo', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-post="{{ route('rules.redo', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="redo" title="{{ $page->canRedo->says }}">redo</button></form>@endif
+                @if ($page->canUndo)<form method="post" action="{{ route('rules.undo', $page->query()) }}" hx-post="{{ route('rules.undo', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="undo" title="{{ $page->canUndo->staff->name ?? '' }} {{ $page->canUndo->says }}">undo</button></form>@endif
+                @if ($page->canRedo)<form method="post" action="{{ route('rules.redo', $page->query()) }}" hx-post="{{ route('rules.redo', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="redo" title="{{ $page->canRedo->says }}">redo</button></form>@endif
                 <form method="post" action="{{ route('rules.copy', $page->rule) }}">@csrf<button class="btn">Copy</button></form>
                 @if ($page->rule->power->value !== 'retired')
                 <form method="post" action="{{ route('rules.power', $page->rule) }}">@csrf @method('put')
@@ -75,7 +75,7 @@
         <div class="prose" x-data="sentences" x-on:keydown="key" x-on:click="click" x-on:dragstart="drag" x-on:dragover="over" x-on:drop="drop">
             @foreach ($page->writing->lines as $line)<x-sentence :line="$line" :page="$page" :failed="$failed" :opened="($done['new'] ?? false) && $done['line'] === $line->number" />@endforeach
             @can('administer')
-                <form id="act" class="hidden" method="post" action="{{ route('rules.sentences', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-post="{{ route('rules.sentences', ['rule' => $page->rule, 'sample' => $page->sample?->id]) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<input name="do"><input name="line"><input name="to" value="0"><input name="depth" value="1"><input name="base" value="{{ $page->base() }}"></form>
+                <form id="act" class="hidden" method="post" action="{{ route('rules.sentences', $page->query()) }}" hx-post="{{ route('rules.sentences', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<input name="do"><input name="line"><input name="to" value="0"><input name="depth" value="1"><input name="base" value="{{ $page->base() }}"></form>
             @endcan
         </div>
         <aside>

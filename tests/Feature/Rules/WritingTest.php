@@ -123,6 +123,26 @@ final class WritingTest extends TestCase
         self::assertSame(2, $this->rule->refresh()->version->number);
     }
 
+    public function testWhatMightHappenIsDrawn(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $texts = fn (string ...$if): string => (string) preg_replace('/.*aria-label="(\d+) texts on the time line.*/s', '$1', (string) $this->get(route('rules.show', [$this->rule, 'if' => $if]))->assertOk()->getContent());
+
+        self::assertSame('2', $texts());
+        self::assertSame('1', $texts('they write "Who is this?" 2 hours after text a'));
+        self::assertSame('2', $texts('they write "Who is this?" 2 days after text a'));
+        self::assertSame('1', $texts('they text STOP after text a'));
+        $this->write($this->rule, 'rewrite', 'It stops', 'It stops as soon as they reply. It goes on only as long as its outcome is missed')->assertRedirect();
+        self::assertSame('1', $texts('its outcome becomes answered after 1 hour'));
+        self::assertSame('0', $texts('its outcome becomes answered after 1 minute', 'they text STOP after text a'));
+
+        $this->get(route('rules.show', [$this->rule, 'if' => ['they answer YES after text a', 'they sing after text a']]))->assertSeeText('if they answer YES after text a')->assertSee('“sing” is not understood behind “they”.');
+        // What is supposed stays while one writes.
+        $edit = $this->post(route('rules.sentences', [$this->rule, 'if' => ['they text STOP after text a']]), ['do' => 'insert', 'line' => 1, 'depth' => 1, 'text' => 'add the tag "x"', 'base' => (int) $this->rule->refresh()->edit_id], ['HX-Request' => 'true']);
+        self::assertStringContainsString('they text STOP after text a', (string) $edit->assertOk()->getContent());
+    }
+
     public function testVersionsSayWhatTheyChangedAndOneCanBeGoneBackTo(): void
     {
         $this->get(route('rules.versions', $this->rule))->assertOk()->assertSee('The first.');
