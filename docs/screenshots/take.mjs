@@ -44,6 +44,13 @@ await shot('rule-words', `${linnet}/rules/1`, async () => {
   await page.getByLabel('The words of this text').first().waitFor();
   await page.waitForTimeout(600);
 });
+await shot('rule-writing', `${linnet}/rules/1`, async () => {
+  await page.locator('.reads').nth(1).press('Enter');
+  await page.keyboard.type('wait until');
+  await page.getByRole('option').first().waitFor();
+  await page.waitForTimeout(400);
+});
+await shot('starter', `${linnet}/starters/booking-tomorrow`);
 await shot('conversations', `${linnet}/conversations?show=waiting`, follow(/Rosa Delgado|Priya Raman/));
 await shot('people', `${linnet}/people`);
 await shot('person', `${linnet}/people?find=petts`, follow('Jon Petts'));

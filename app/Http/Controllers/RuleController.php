@@ -15,6 +15,7 @@ use App\Rules\Vocabularies;
 use App\View\Rules\RulePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Prose\Language;
 use Psr\Clock\ClockInterface;
@@ -24,8 +25,8 @@ final class RuleController
 {
     public function index(Request $request, ClockInterface $clock): View|StreamedResponse
     {
-        $asked = $request->validate(['find' => 'nullable|string|max:80', 'power' => 'nullable|string|max:20', 'order' => 'nullable|in:name,newest'])
-            + ['find' => '', 'power' => '', 'order' => 'name'];
+        $asked = $request->validate(['find' => 'nullable|string|max:80', 'power' => 'nullable|string|max:20', 'folder' => 'nullable|string|max:60', 'order' => 'nullable|in:name,newest'])
+            + ['find' => '', 'power' => '', 'folder' => '', 'order' => 'name'];
         $query = Rule::query()->with('version')->withCount([
             'runs as live_count' => fn ($runs) => $runs->where('live', true),
         ]);
@@ -35,6 +36,9 @@ final class RuleController
         $power = Power::tryFrom((string) $asked['power']);
         if ($power !== null) {
             $query->where('power', $power);
+        }
+        if (is_string($asked['folder']) && $asked['folder'] !== '') {
+            $query->where(fn ($rules) => $rules->where('draft->folder', $asked['folder'])->orWhere(fn ($plain) => $plain->whereNull('draft')->whereHas('version', fn ($version) => $version->where('document->folder', $asked['folder']))));
         }
         $asked['order'] === 'newest' ? $query->orderByDesc('on_since')->orderByDesc('id') : $query->orderBy('name')->orderBy('id');
         if ($request->query('as') === 'csv') {
@@ -51,6 +55,7 @@ final class RuleController
             'rules' => $rules,
             'language' => new Language(Vocabularies::ours()),
             'asked' => $asked,
+            'folders' => self::folders(),
             'since' => $since,
             'texts' => Message::query()->whereIn('rule_id', $rules->pluck('id'))->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())
                 ->where('at', '>=', $since->begins)->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')->toBase()->get()->keyBy('rule_id'),
@@ -62,5 +67,14 @@ final class RuleController
     public function show(Request $request, Rule $rule, RulePages $pages): View
     {
         return view('rules.show', ['page' => $pages->asked($rule, $request), 'failed' => null, 'notes' => [], 'done' => null]);
+    }
+
+    /** @return list<string> those that rules are kept in */
+    private static function folders(): array
+    {
+        $folders = DB::table('rules')->leftJoin('rule_versions', 'rule_versions.id', '=', 'rules.version_id')->select(['rules.draft->folder as drafted', 'rule_versions.document->folder as published'])->get()
+            ->map(fn (object $row): string => (string) ($row->drafted ?? $row->published ?? ''))->unique()->sort();
+
+        return array_values(array_filter($folders->all(), fn (string $folder): bool => $folder !== ''));
     }
 }

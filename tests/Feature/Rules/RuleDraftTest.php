@@ -27,6 +27,9 @@ final class RuleDraftTest extends TestCase
         $this->patch(route('rules.draft.update', $this->rule), ['name' => 'Front desk, again', 'folder' => 'Calls', 'key' => 'desk'])->assertSessionHasNoErrors()->assertRedirect();
         self::assertSame(['Front desk, again', 'desk'], [$this->rule->refresh()->draft['name'] ?? null, $this->rule->draft['key'] ?? null]);
         self::assertSame(1, RuleVersion::query()->where('rule_id', $this->rule->id)->count());
+        $this->patch(route('rules.draft.update', $this->rule), ['name' => 'Front desk, again', 'folder' => 'Kept apart', 'key' => 'desk']);
+        $this->get('/rules?folder=Kept+apart')->assertOk()->assertSee('Kept apart')->assertSee('Front desk')->assertDontSee('Workshop: missed call');
+        $this->get('/rules?folder=Calls')->assertSee('Workshop: missed call')->assertDontSee('Front desk:');
         $this->patch(route('rules.draft.update', $this->rule), ['name' => ''])->assertSessionHasErrors('name');
         $this->patch(route('rules.draft.update', $this->rule), ['name' => 'x', 'key' => 'No key'])->assertSessionHasErrors('key');
     }
