@@ -7,7 +7,6 @@ namespace Linnet\Core\Prose\Grammar;
 use Linnet\Core\Prose\Phrase\Phrase;
 use Linnet\Core\Prose\Slot\OneOf;
 use Linnet\Core\Prose\Slot\Quoted;
-use Linnet\Core\Prose\Token;
 use Linnet\Core\Prose\Vocabulary\FieldWords;
 use Linnet\Core\Prose\Vocabulary\TypeWords;
 use Linnet\Core\Prose\Vocabulary\Vocabulary;
@@ -30,7 +29,7 @@ final class Fields
     /** Any field, as what a condition is about: "its state", "their town". */
     public function any(string $type, string $key = 'field'): Phrase
     {
-        return $this->made["any $type $key"] ??= $this->phrase($key, self::distinct([...$this->own($type, 'its'), ...$this->around()]), self::distinct([...$this->own($type, 'the'), ...$this->of($this->words->type($type), ''), ...$this->labels($type, 'its'), ...$this->labels($type, '')]));
+        return $this->made["any $type $key"] ??= $this->phrase($key, OneOf::distinct([...$this->own($type, 'its'), ...$this->around()]), OneOf::distinct([...$this->own($type, 'the'), ...$this->of($this->words->type($type), ''), ...$this->labels($type, 'its'), ...$this->labels($type, '')]));
     }
 
     /** A date, as what is waited for: "the start". */
@@ -38,19 +37,19 @@ final class Fields
     {
         $which = fn (FieldWords $field): bool => $field->isDate() && (! $daysOnly || $field->kind === FieldKind::Date);
 
-        return $this->made["dates $type $key $daysOnly"] ??= $this->phrase($key, self::distinct($this->own($type, 'the', $which)), self::distinct([...$this->own($type, 'its', $which), ...$this->of($this->words->type($type), '', $which)]));
+        return $this->made["dates $type $key $daysOnly"] ??= $this->phrase($key, OneOf::distinct($this->own($type, 'the', $which)), OneOf::distinct([...$this->own($type, 'its', $which), ...$this->of($this->words->type($type), '', $which)]));
     }
 
     /** What can be set: "the state", "their town". */
     public function settable(string $type, string $key): Phrase
     {
-        return $this->made["set $type $key"] ??= $this->phrase($key, self::distinct($this->own($type, 'the')), self::distinct([...$this->own($type, 'its'), ...$this->of($this->words->type($type), ''), ...$this->labels($type, 'the'), ...$this->labels($type, '')]));
+        return $this->made["set $type $key"] ??= $this->phrase($key, OneOf::distinct($this->own($type, 'the')), OneOf::distinct([...$this->own($type, 'its'), ...$this->of($this->words->type($type), ''), ...$this->labels($type, 'the'), ...$this->labels($type, '')]));
     }
 
     /** A field of a type alone, without an article: "whose start". */
     public function bare(string $type, string $key = 'field'): Phrase
     {
-        return $this->made["bare $type $key"] ??= $this->phrase($key, self::distinct($this->of($this->words->type($type), '')), self::distinct($this->labels($type, '')));
+        return $this->made["bare $type $key"] ??= $this->phrase($key, OneOf::distinct($this->of($this->words->type($type), '')), OneOf::distinct($this->labels($type, '')));
     }
 
     /**
@@ -63,7 +62,7 @@ final class Fields
         $which = fn (FieldWords $field): bool => $kinds === null || in_array($field->kind, $kinds, true);
 
         return $this->made['everywhere '.implode(' ', array_column($kinds ?? [], 'value'))] ??= $this->phrase(
-            'path', self::distinct($this->ofAll(fn (FieldWords $field): array => [$field->noun], $which)), self::distinct([...$this->ofAll(fn (FieldWords $field): array => $field->others(), $which), ...$this->ofPeople($which)]),
+            'path', OneOf::distinct($this->ofAll(fn (FieldWords $field): array => [$field->noun], $which)), OneOf::distinct([...$this->ofAll(fn (FieldWords $field): array => $field->others(), $which), ...$this->ofPeople($which)]),
         );
     }
 
@@ -76,8 +75,8 @@ final class Fields
         ));
 
         return $this->made["staff $type $key"] ??= Make::any(
-            Make::slot($key, new OneOf('field', self::distinct($of("the %s's ")))),
-            Make::also(Make::slot($key, new OneOf('field', self::distinct($of('the '))))),
+            Make::slot($key, new OneOf('field', OneOf::distinct($of("the %s's ")))),
+            Make::also(Make::slot($key, new OneOf('field', OneOf::distinct($of('the '))))),
             Make::last('whoever is in the field', Make::slot($key, new Quoted)),
         );
     }
@@ -178,18 +177,5 @@ final class Fields
     private static function path(TypeWords $words, string $key): string
     {
         return $words->isPeople() ? $key : "$words->key.$key";
-    }
-
-    /**
-     * Without those that two fields share.
-     *
-     * @param  list<array{string, string}>  $names
-     * @return list<array{string, string}>
-     */
-    private static function distinct(array $names): array
-    {
-        $times = array_count_values(array_map(fn (array $one): string => Token::fold($one[0]), $names));
-
-        return array_values(array_filter($names, fn (array $one): bool => $times[Token::fold($one[0])] === 1));
     }
 }

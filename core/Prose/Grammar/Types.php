@@ -7,7 +7,6 @@ namespace Linnet\Core\Prose\Grammar;
 use Linnet\Core\Prose\Phrase\Phrase;
 use Linnet\Core\Prose\Slot\OneOf;
 use Linnet\Core\Prose\Slot\Quoted;
-use Linnet\Core\Prose\Token;
 use Linnet\Core\Prose\Vocabulary\TypeWords;
 use Linnet\Core\Prose\Vocabulary\Vocabulary;
 
@@ -42,20 +41,9 @@ final class Types
         $types = array_values($this->words->types);
 
         return Make::any(
-            Make::slot($key, new OneOf('type', self::distinct(array_map(fn (TypeWords $type): array => [$said($type), $type->key], $types)))),
-            Make::also(Make::slot($key, new OneOf('type', self::distinct(array_map(fn (TypeWords $type): array => [$also($type), $type->key], $types))))),
+            Make::slot($key, new OneOf('type', OneOf::distinct(array_map(fn (TypeWords $type): array => [$said($type), $type->key], $types)))),
+            Make::also(Make::slot($key, new OneOf('type', OneOf::distinct(array_map(fn (TypeWords $type): array => [$also($type), $type->key], $types))))),
             Make::last($else, Make::slot($key, new Quoted)),
         );
-    }
-
-    /**
-     * @param  list<array{string, string}>  $names
-     * @return list<array{string, string}>
-     */
-    private static function distinct(array $names): array
-    {
-        $times = array_count_values(array_map(fn (array $one): string => Token::fold($one[0]), $names));
-
-        return array_values(array_filter($names, fn (array $one): bool => $times[Token::fold($one[0])] === 1));
     }
 }

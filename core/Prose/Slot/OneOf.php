@@ -51,6 +51,19 @@ final class OneOf implements Slot
         return new self($kind, array_map(fn (string $words, mixed $value): array => [$words, $value], array_keys($values), array_values($values)));
     }
 
+    /**
+     * Without the names that two share.
+     *
+     * @param  list<array{string, string}>  $names  with their values
+     * @return list<array{string, string}>
+     */
+    public static function distinct(array $names): array
+    {
+        $times = array_count_values(array_map(fn (array $one): string => Token::fold($one[0]), $names));
+
+        return array_values(array_filter($names, fn (array $one): bool => $times[Token::fold($one[0])] === 1));
+    }
+
     public function kind(): string
     {
         return $this->kind;

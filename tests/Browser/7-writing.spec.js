@@ -1,0 +1,231 @@
+import { expect, test } from '@playwright/test';
+import { clockTo, handsetOf, logIn, reloadUntil, writeFrom } from './world.js';
+
+const TOBIAS = '+447700900301';
+
+/** Rules written by keyboard alone: no click from the log-in on. */
+const settled = (page) => expect(page.locator('.htmx-request, .htmx-swapping, .htmx-settling')).toHaveCount(0);
+
+async function posted(page, act) {
+  const answer = page.waitForResponse((response) => response.request().method() === 'POST');
+  await act();
+  expect((await answer).status()).toBe(200);
+  await settled(page);
+}
+
+async function begin(page, sentence, name) {
+  await page.goto('/rules/new');
+  await expect(page.getByRole('combobox')).toBeFocused();
+  await page.keyboard.insertText(sentence);
+  await page.getByLabel('Name (it can be changed later)').focus();
+  await page.keyboard.type(name);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+}
+
+async function goTo(page, sentence) {
+  await page.locator('.reads').first().focus();
+  const words = () => page.evaluate(() => document.activeElement.textContent.trim());
+  for (let i = 0; i < 60 && !(await words()).startsWith(sentence); i++) await page.keyboard.press('ArrowDown');
+  await expect(page.locator(':focus')).toContainText(sentence);
+}
+
+async function rewrite(page, at, sentence) {
+  await goTo(page, at);
+  await page.keyboard.press('F2');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText(sentence);
+  await posted(page, () => page.keyboard.press('Enter'));
+}
+
+/** A sentence below another; with words, they are written into the box that opens. */
+async function below(page, at, sentence, words = null, key = 'Enter') {
+  await goTo(page, at);
+  await page.keyboard.press(key);
+  await page.keyboard.insertText(sentence);
+  await posted(page, () => page.keyboard.press('Enter'));
+  if (words !== null) await say(page, words);
+}
+
+/** The words of the box that is open. */
+async function say(page, words) {
+  await expect(page.locator('textarea:focus')).toBeVisible();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText(words);
+  await posted(page, () => page.keyboard.press('Control+Enter'));
+}
+
+async function sayAt(page, at, words) {
+  await goTo(page, at);
+  const open = page
+    .locator('.sentence', { has: page.locator(':focus') })
+    .getByRole('button', { name: 'Change the words' });
+  await open.focus();
+  await page.keyboard.press('Enter');
+  await say(page, words);
+}
+
+async function publish(page) {
+  await page.locator('summary', { hasText: 'Publish…' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#agreement')).not.toContainText('Asking the engine');
+  await page.getByRole('button', { name: 'Publish version 1' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#toast')).toContainText('Published.');
+  await page.getByRole('button', { name: 'Switch on' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('On since')).toBeVisible();
+}
+
+test('a booking is confirmed by yes or no, with a question asked again, and happens on a handset', async ({ page }) => {
+  clockTo('2026-03-16T10:00:00Z');
+  await logIn(page);
+  await begin(page, 'When a booking comes in, if its state is booked', 'Confirmed by yes or no');
+  await rewrite(page, 'Text the guest', 'ask the guest from the workshop, as a service text');
+  await sayAt(
+    page,
+    'Ask the guest',
+    '{{ booking.lesson }} on {{ booking.starts_at | as: "weekday time" }}: does it suit you? YES or NO.',
+  );
+  await below(page, 'If they answer "yes"', 'add the tag "confirmed"');
+  await below(page, 'If they answer "no"', 'set the state to cancelled');
+  await below(page, 'If they have not answered', 'if they say something else, once', 'Sorry, was that YES or NO?');
+  await below(
+    page,
+    'If they have not answered',
+    'wait until 20 minutes before the start, then text the guest from the line last used, as a service text, unless it is late',
+    'See you in 20 minutes.',
+    'Shift+Enter',
+  );
+  await rewrite(page, 'It stops', 'It goes on even if they reply');
+  await expect(page.locator('.prose')).toContainText(
+    'Wait until 20 minutes before the start, then text the guest from the line last used',
+  );
+  await expect(page.locator('.time-line')).toBeVisible();
+  await publish(page);
+
+  await page.goto('/records/booking/new');
+  await page.getByLabel('Lesson').fill('Sculling taster');
+  await page.getByLabel('Who').fill(TOBIAS);
+  await page.getByLabel('State').selectOption('booked');
+  await page.getByLabel('Starts').fill('2026-03-18T10:00');
+  await page.keyboard.press('Enter');
+  await expect(await handsetOf(page, TOBIAS)).toContainText('Sculling taster on Wednesday at 10:00: does it suit you?');
+  await writeFrom(page, TOBIAS, 'perhaps');
+  await expect(await handsetOf(page, TOBIAS)).toContainText('Sorry, was that YES or NO?');
+  await writeFrom(page, TOBIAS, 'Yes');
+  await page.goto(`/people?find=${encodeURIComponent(TOBIAS)}`);
+  await page.locator('tbody a').first().press('Enter');
+  await reloadUntil(page, () => page.getByText('confirmed').first());
+  clockTo('2026-03-18T09:41:00Z');
+  await expect(await handsetOf(page, TOBIAS)).toContainText('See you in 20 minutes.');
+});
+
+test('a basket that was left gets one follow-up only while it is unpaid', async ({ page }) => {
+  await logIn(page);
+  await begin(
+    page,
+    'When nothing has happened to a basket for 45 minutes while its state is open or left and it has more than 0 pieces, if they have agreed to offers',
+    'Basket, twice',
+  );
+  await rewrite(page, 'Text the customer', 'text the customer from the front desk, as a marketing text');
+  await sayAt(page, 'Text the customer', 'Still yours: {{ basket.what | limit: 40 }} {{ link: basket.url }}');
+  await below(
+    page,
+    'Text the customer',
+    'wait 1 day, then go on only if its state is not paid, then text the customer from the front desk, as a marketing text',
+    'A fifth off with {{ code: "welcome" }}: {{ link: basket.url }}',
+  );
+  await rewrite(page, 'It starts once', 'It does not start again for the same person within 7 days');
+  await expect(page.locator('.time-line [data-step]')).not.toHaveCount(0);
+  await publish(page);
+});
+
+test('a yearly check is asked for twice, unless a job was booked', async ({ page }) => {
+  await logIn(page);
+  await begin(
+    page,
+    '4 weeks before the next check of a service plan, at 11:30, if its state is runs',
+    'Check in four weeks',
+  );
+  await sayAt(
+    page,
+    'Text the customer',
+    'The check of {{ service_plan.boat }} is due on {{ service_plan.next_check | as: "date" }}.',
+  );
+  await below(
+    page,
+    'Text the customer',
+    'wait 9 days, then wait until 16:15, then go on only if they have no job whose promised day is within the next 60 days, then text the customer from the workshop, as a service text',
+    'Not booked yet: which day suits you?',
+  );
+  await expect(page.locator('.time-line')).toContainText('16:15');
+  await publish(page);
+});
+
+test('a deal that enters a stage hears from its owner, in five wordings by turns', async ({ page }) => {
+  await logIn(page);
+  await begin(page, 'When the stage of a deal becomes offered', 'Offer out');
+  await rewrite(page, 'Text the customer', "text the customer from the owner's line, as a service text");
+  await sayAt(page, 'Text the customer', 'Our offer for {{ deal.title }} is in your mail.');
+  await below(
+    page,
+    'Text the customer',
+    "wait 3 days, then go on only if its stage is offered, then text the customer from the owner's line, as a service text, in 5 wordings, in turn",
+    'Any questions?',
+  );
+  for (const [i, words] of [
+    'Shall we hold the day?',
+    'Is anything not clear?',
+    'How does it look?',
+    'We are here.',
+  ].entries())
+    await sayAt(page, `Wording ${i + 2}`, words);
+  await expect(page.locator('.prose .letter')).toHaveCount(6);
+  await page.getByRole('link', { name: 'Versions' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Nothing is published yet.')).toBeVisible();
+});
+
+test('a call’s outcome is followed by a text and a change, undone and done again', async ({ page }) => {
+  await logIn(page);
+  await begin(page, 'When the outcome of a call becomes answered', 'After a call');
+  await rewrite(
+    page,
+    'Text the caller',
+    'wait 1 minute, then text the caller from the line they called, as a service text',
+  );
+  await sayAt(page, 'Wait 1 minute', 'Thank you for calling.');
+  await below(page, 'Wait 1 minute', 'set the reason to "texted"');
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(page.locator('.reads').nth(1)).toHaveText('Set the reason to "texted".');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.reads').nth(1)).toContainText('Wait 1 minute');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.locator('.reads').nth(1)).toHaveText('Set the reason to "texted".');
+  await publish(page);
+});
+
+test('a whole rule is pasted, and one is begun by mouse alone', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/rules/new');
+  await page.getByText('Paste the sentences of a whole rule').click();
+  await page.getByLabel('The sentences of a whole rule').fill('Rule: Pasted\nWhen a call comes in:\n  dance.\n');
+  await page.getByRole('button', { name: 'Make the rule' }).click();
+  await expect(page.getByRole('alert')).toContainText('Line 3, character 3: “dance” does not begin a sentence here.');
+  await page.getByLabel('The sentences of a whole rule').fill('Rule: Pasted\nWhen a call comes in:\n  end: so.\n');
+  await page.getByRole('button', { name: 'Make the rule' }).click();
+  await expect(page.getByRole('heading', { name: 'Pasted' })).toBeVisible();
+
+  await page.locator('.between summary').first().click({ force: true });
+  await page
+    .getByRole('option', { name: /^wait \d*/ })
+    .first()
+    .click();
+  await page.getByRole('option', { name: 'wait 1 hour' }).click();
+  await posted(page, () => page.getByRole('option', { name: /can end here/ }).click());
+  await expect(page.locator('.prose')).toContainText('Wait 1 hour');
+  await page.locator('.w', { hasText: '1 hour' }).click();
+  await posted(page, () => page.getByRole('button', { name: '2 hours' }).click());
+  await expect(page.locator('.prose')).toContainText('Wait 2 hours');
+});
