@@ -121,6 +121,14 @@ export function keepPlace(root) {
       if (!open.closest('.sentence').contains(event.target)) open.remove();
     });
   });
+  root.addEventListener(
+    'toggle',
+    (event) => {
+      if (event.target.matches?.('details.between[open], details.rewrite[open]'))
+        event.target.querySelector('[name=text]')?.focus();
+    },
+    true,
+  );
   root.addEventListener('keydown', (event) => {
     if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target.matches('input, textarea'))
       return;

@@ -20,7 +20,7 @@ async function begin(page, sentence, name) {
   await page.getByLabel('Name (it can be changed later)').focus();
   await page.keyboard.type(name);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name })).toBeVisible();
+  await expect(page.locator('h1')).toContainText(name);
 }
 
 async function goTo(page, sentence) {
@@ -110,7 +110,7 @@ test('a booking is confirmed by yes or no, with a question asked again, and happ
   await page.getByLabel('State').selectOption('booked');
   await page.getByLabel('Starts').fill('2026-03-18T10:00');
   await page.keyboard.press('Enter');
-  await expect(await handsetOf(page, TOBIAS)).toContainText('Sculling taster on Wednesday at 10:00: does it suit you?');
+  await expect(await handsetOf(page, TOBIAS)).toContainText('Sculling taster on Wednesday 10:00: does it suit you?');
   await writeFrom(page, TOBIAS, 'perhaps');
   await expect(await handsetOf(page, TOBIAS)).toContainText('Sorry, was that YES or NO?');
   await writeFrom(page, TOBIAS, 'Yes');
@@ -215,7 +215,7 @@ test('a whole rule is pasted, and one is begun by mouse alone', async ({ page })
   await expect(page.getByRole('alert')).toContainText('Line 3, character 3: “dance” does not begin a sentence here.');
   await page.getByLabel('The sentences of a whole rule').fill('Rule: Pasted\nWhen a call comes in:\n  end: so.\n');
   await page.getByRole('button', { name: 'Make the rule' }).click();
-  await expect(page.getByRole('heading', { name: 'Pasted' })).toBeVisible();
+  await expect(page.locator('h1')).toContainText('Pasted');
 
   await page.locator('.between summary').first().click({ force: true });
   await page

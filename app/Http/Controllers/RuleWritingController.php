@@ -45,7 +45,7 @@ final class RuleWritingController
 
         $new = $result->isDone() ? array_values(array_diff(array_map(strval(...), array_keys($rule->refresh()->written()->flow->steps)), array_map(strval(...), array_keys($before->flow->steps)))) : [];
 
-        return $this->answer($request, $rule, $pages, $result, new Failed($said['do'], $line, (int) ($said['depth'] ?? 1), $text, $result->errors, $result->others), $new[0] ?? null);
+        return $this->answer($request, $rule, $pages, $result, new Failed($said['do'], $line, (int) ($said['depth'] ?? 1), $text, $result->errors, $result->others), $new[0] ?? null, count(RuleText::of($language, $before)->sentences));
     }
 
     public function undo(Request $request, Rule $rule, Drafts $drafts, RulePages $pages): Response|RedirectResponse
@@ -126,16 +126,20 @@ final class RuleWritingController
         };
     }
 
-    /** @param  string|null  $new  the first step that was not there before */
-    private function answer(Request $request, Rule $rule, RulePages $pages, DraftResult $result, ?Failed $failed, ?string $new = null): Response|RedirectResponse
+    /**
+     * @param  string|null  $new  the first step that was not there before
+     * @param  int  $were  how many sentences there were before
+     */
+    private function answer(Request $request, Rule $rule, RulePages $pages, DraftResult $result, ?Failed $failed, ?string $new = null, int $were = 0): Response|RedirectResponse
     {
         if ($request->header('HX-Request') !== 'true' && $result->isDone()) {
             return redirect()->route('rules.show', ['rule' => $rule] + array_filter(['sample' => $request->query('sample'), 'if' => $request->query('if')]))->with('done', implode(' ', $result->notes) ?: null);
         }
         $page = $pages->asked($rule->refresh(), $request);
+        $near = $page->writing->near($failed->line ?? 0, $new);
         $view = view($request->header('HX-Request') === 'true' ? 'rules.rule' : 'rules.show', [
             'page' => $page, 'failed' => $result->isDone() ? null : $failed, 'notes' => $result->notes,
-            'done' => $result->isDone() && $failed !== null ? ['line' => $page->writing->near($failed->line, $new), 'new' => $new !== null && $failed->do === 'insert'] : null,
+            'done' => $result->isDone() && $failed !== null ? ['line' => $near, 'opens' => $failed->do === 'insert' ? $page->writing->firstLetter($near, count($page->writing->lines) - $were) : null] : null,
         ]);
 
         return new Response($view, match (true) {

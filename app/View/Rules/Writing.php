@@ -58,6 +58,19 @@ final readonly class Writing
         return max([0, ...array_filter(array_keys($this->lines), fn (int $number): bool => $number <= $line)]);
     }
 
+    /** The first of so many lines, from one on, that has words to be written. */
+    public function firstLetter(int $from, int $lines): ?int
+    {
+        $ahead = array_filter($this->lines, fn (int $number): bool => $number >= $from, ARRAY_FILTER_USE_KEY);
+        foreach (array_slice($ahead, 0, max(0, $lines)) as $one) {
+            if ($one->line->words !== null) {
+                return $one->number;
+            }
+        }
+
+        return null;
+    }
+
     /** The line whose words are these: where a mend puts others. */
     public function lineOfWords(string $step, string $words): ?WrittenLine
     {

@@ -73,7 +73,7 @@
 
     <div class="rule-columns">
         <div class="prose" x-data="sentences" x-on:keydown="key" x-on:click="click" x-on:dragstart="drag" x-on:dragover="over" x-on:drop="drop">
-            @foreach ($page->writing->lines as $line)<x-sentence :line="$line" :page="$page" :failed="$failed" :opened="($done['new'] ?? false) && $done['line'] === $line->number" />@endforeach
+            @foreach ($page->writing->lines as $line)<x-sentence :line="$line" :page="$page" :failed="$failed" :opened="($done['opens'] ?? null) === $line->number" />@endforeach
             @can('administer')
                 <form id="act" class="hidden" method="post" action="{{ route('rules.sentences', $page->query()) }}" hx-post="{{ route('rules.sentences', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<input name="do"><input name="line"><input name="to" value="0"><input name="depth" value="1"><input name="base" value="{{ $page->base() }}"></form>
             @endcan

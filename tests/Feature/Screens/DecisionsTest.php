@@ -186,11 +186,15 @@ final class DecisionsTest extends TestCase
         foreach (['one' => ['kayak'], 'two' => ['Kayak!', 'boat']] as $name => $words) {
             $rule = Rule::query()->create(['name' => $name, 'power' => 'paused', 'draft' => ['name' => $name, 'key' => $name, 'trigger' => ['words' => $words] + $document['trigger']] + $document]);
             $this->post("/rules/$rule->id/draft/publish")->assertSessionHasNoErrors();
+        }
+        foreach (Rule::query()->whereIn('name', ['one', 'two'])->orderBy('id')->get() as $rule) {
             $this->put("/rules/$rule->id/power", ['power' => 'on']);
         }
 
         self::assertStringContainsString('The rule “one” already listens for “kayak”', (string) session('errors')?->first('power'));
         self::assertSame(['one' => Power::On, 'two' => Power::Paused], Rule::query()->whereIn('name', ['one', 'two'])->pluck('power', 'name')->all());
+        Rule::query()->where('name', 'two')->update(['draft' => json_encode($document)]);
+        $this->post('/rules/'.Rule::query()->where('name', 'two')->value('id').'/draft/publish')->assertSessionHasErrors(['publish' => 'The rule “one” already listens for “kayak” on the same line.']);
     }
 
     public function testALinkLeadsOnAndTellsTheRulesOnce(): void
