@@ -51,6 +51,7 @@ use App\Http\Controllers\SourceController;
 use App\Http\Controllers\SourceMappingController;
 use App\Http\Controllers\StarterController;
 use App\Http\Controllers\StartRuleController;
+use App\Http\Controllers\StopRunsController;
 use App\Http\Controllers\StuckRunsController;
 use App\Http\Controllers\TariffController;
 use App\Http\Controllers\TaskController;
@@ -101,6 +102,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules/{rule}/versions', [RuleVersionController::class, 'index'])->name('rules.versions');
         Route::get('rules/{rule}/agreement', [RuleWritingController::class, 'agreement'])->middleware(Glance::class)->name('rules.agreement');
         Route::get('rules/{rule}/checks', [RuleWritingController::class, 'checks'])->middleware(Glance::class)->name('rules.checks');
+        Route::get('rules/{rule}/samples', [RuleController::class, 'samples'])->middleware(Glance::class)->name('rules.samples');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
         Route::post('rules/{rule}/preview', [RuleDraftController::class, 'preview'])->middleware(Glance::class)->name('rules.preview');
         Route::get('sent', [SentController::class, 'index'])->name('sent.index');
@@ -117,6 +119,7 @@ Route::middleware('auth')->group(function (): void {
             Route::get('people/{person}/edit', [PersonController::class, 'edit'])->name('people.edit');
             Route::put('people/{person}', [PersonController::class, 'update'])->name('people.update');
             Route::post('people/{person}/labels', LabelController::class)->name('people.labels');
+            Route::post('rules/{rule}/runs/stop', StopRunsController::class)->name('rules.runs.stop');
             Route::post('people/{person}/starts', StartRuleController::class)->name('people.start');
             Route::get('records/{type}/new', [RecordController::class, 'create'])->name('records.create');
             Route::post('records/{type}', [RecordController::class, 'store'])->name('records.store');

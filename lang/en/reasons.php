@@ -226,6 +226,7 @@ return [
         'not_looked_up' => 'The number could not be looked up; it went on all the same.',
         'ended' => 'Ended: :outcome.',
         'finished' => 'Finished.',
+        'stopped' => 'Ended: :staff stopped it.',
         'step_gone' => 'Ended: the step it stood at is no longer in the rule.',
     ],
 

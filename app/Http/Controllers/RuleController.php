@@ -13,6 +13,7 @@ use App\Models\MessageState;
 use App\Models\Rule;
 use App\Rules\Vocabularies;
 use App\View\Rules\RulePages;
+use App\View\Rules\Samples;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -67,6 +68,15 @@ final class RuleController
     public function show(Request $request, Rule $rule, RulePages $pages): View
     {
         return view('rules.show', ['page' => $pages->asked($rule, $request), 'failed' => null, 'notes' => [], 'done' => null]);
+    }
+
+    /** The records or people found by what is typed, to rehearse it on. */
+    public function samples(Request $request, Rule $rule, ClockInterface $clock): View
+    {
+        $said = $request->validate(['find' => 'nullable|string|max:80', 'sample' => 'nullable|integer', 'if' => 'array|max:20', 'if.*' => 'string|max:300']);
+        $samples = new Samples($rule->written()->trigger->type(), Business::ours()->zone, $clock->now());
+
+        return view('rules.samples', ['rule' => $rule, 'samples' => $samples->named((string) ($said['find'] ?? '')), 'chosen' => (int) ($said['sample'] ?? 0), 'if' => array_values($said['if'] ?? [])]);
     }
 
     /** @return list<string> those that rules are kept in */

@@ -9,9 +9,6 @@ use App\Models\Business;
 use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageState;
-use App\Models\Person;
-use App\Models\Record;
-use App\Models\RecordType;
 use App\Models\Rule;
 use App\Models\RuleEdit;
 use App\Rules\Checking;
@@ -22,7 +19,6 @@ use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Language;
 use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Receiver;
-use Linnet\Core\Record\RecordType as CoreType;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
 use Linnet\Core\Rule as Core;
@@ -39,9 +35,6 @@ final class RulePage
 {
     /** Stands for the words between what is added before and after them (a private-use character). */
     private const PLACE = "\u{E000}";
-
-    /** Offered as a sample. */
-    private const SAMPLES = 40;
 
     public readonly Core\Rule $written;
 
@@ -70,7 +63,10 @@ final class RulePage
 
     private ?Situation $situation = null;
 
-    /** @param  list<string>  $suppose  what would happen to the sample, in sentences */
+    /**
+     * @param  list<string>  $suppose  what would happen to the sample, in sentences
+     * @param  string  $sought  what the samples offered are called
+     */
     public function __construct(
         public readonly Rule $rule,
         public readonly Business $business,
@@ -78,14 +74,16 @@ final class RulePage
         private readonly SampleWorld $worlds,
         ?int $sampleId,
         array $suppose = [],
+        public readonly string $sought = '',
     ) {
         $this->written = $rule->written();
         $this->canUndo = Drafts::last($rule);
         $this->canRedo = Drafts::next($rule);
         $this->writing = new Writing(new Language(Vocabularies::ours()), $this->written);
         $this->whatIf = WhatIf::of($this->writing->language, $this->written, $suppose, $business->zone);
-        $this->samples = $this->samples();
-        $this->sample = $this->choose($sampleId);
+        $samples = new Samples($this->written->trigger->type(), $business->zone, $desk->now);
+        $this->samples = $samples->named($sought);
+        $this->sample = ($sampleId === null ? null : $samples->find($sampleId)) ?? $this->suited($sought === '' ? $this->samples : $samples->newest());
         if ($this->sample === null) {
             $this->receiver = $this->rehearsed = $this->timeLine = $this->notStarted = null;
 
@@ -219,20 +217,6 @@ final class RulePage
         return $this->worlds->situation($this->desk, $this->written, $sample);
     }
 
-    /** @return list<Sample> */
-    private function samples(): array
-    {
-        $key = $this->written->trigger->type();
-        if ($key === CoreType::PERSON) {
-            return array_values(Person::query()->whereHas('number')->with('number')->orderByDesc('id')->limit(self::SAMPLES)->get()
-                ->map(fn (Person $person): Sample => Sample::person($person, $this->desk->now))->all());
-        }
-        $type = RecordType::query()->firstWhere('key', $key);
-
-        return array_values(Record::query()->where('record_type_id', $type?->id)->whereNotNull('person_id')->with(['person.number', 'type.fields'])->orderByDesc('id')->limit(self::SAMPLES)->get()
-            ->map(fn (Record $record): Sample => Sample::record($record, $this->business->zone))->all());
-    }
-
     /** What its trigger asks of a record or person holds. */
     private function suits(Situation $situation): bool
     {
@@ -245,21 +229,20 @@ final class RulePage
         };
     }
 
-    /** The one asked for, else the newest the rule would start for, else the newest. */
-    private function choose(?int $id): ?Sample
+    /**
+     * The newest the rule would start for, else the newest.
+     *
+     * @param  list<Sample>  $samples
+     */
+    private function suited(array $samples): ?Sample
     {
-        foreach ($this->samples as $sample) {
-            if ($sample->id === $id) {
-                return $sample;
-            }
-        }
-        foreach (array_slice($this->samples, 0, 12) as $sample) {
+        foreach (array_slice($samples, 0, 12) as $sample) {
             $situation = $this->situationOf($sample);
             if ($this->written->conditions->weigh($situation)->holds() && $this->suits($situation)) {
                 return $sample;
             }
         }
 
-        return $this->samples[0] ?? null;
+        return $samples[0] ?? null;
     }
 }

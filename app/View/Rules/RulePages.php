@@ -7,15 +7,12 @@ namespace App\View\Rules;
 use App\Engine\Live\Desk;
 use App\Engine\Live\LiveDeeds;
 use App\Models\Business;
-use App\Models\Person;
-use App\Models\Record;
 use App\Models\Rule;
 use App\Rules\Vocabularies;
 use Illuminate\Http\Request;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Grammar\Triggers;
 use Linnet\Core\Prose\Language;
-use Linnet\Core\Record\RecordType;
 use Psr\Clock\ClockInterface;
 
 final readonly class RulePages
@@ -27,10 +24,11 @@ final readonly class RulePages
     /**
      * @param  int|null  $sample  id of the record or person it is rehearsed on; null for one that suits it
      * @param  list<string>  $suppose  what would happen to them, in sentences
+     * @param  string  $sought  what the samples offered are called
      */
-    public function of(Rule $rule, ?int $sample, array $suppose = []): RulePage
+    public function of(Rule $rule, ?int $sample, array $suppose = [], string $sought = ''): RulePage
     {
-        return new RulePage($rule, Business::ours(), $this->desk(), $this->worlds, $sample, $suppose);
+        return new RulePage($rule, Business::ours(), $this->desk(), $this->worlds, $sample, $suppose, $sought);
     }
 
     /** The rule as a request asks to see it. */
@@ -38,7 +36,7 @@ final readonly class RulePages
     {
         $suppose = array_values(array_filter((array) $request->query('if', []), is_string(...)));
 
-        return $this->of($rule, $request->integer('sample') ?: null, array_map(fn (string $one): string => mb_substr($one, 0, 300, 'UTF-8'), $suppose));
+        return $this->of($rule, $request->integer('sample') ?: null, array_map(fn (string $one): string => mb_substr($one, 0, 300, 'UTF-8'), $suppose), is_string($request->query('find')) ? $request->query('find') : '');
     }
 
     /** @param  int|null  $sample whose values stand beside what is offered; null for none */
@@ -50,7 +48,7 @@ final readonly class RulePages
 
         return new Completions(new Language(Vocabularies::ours()), $type, is_string($trigger['on'] ?? null) ? $trigger['on'] : '', function () use ($rule, $sample, $type): ?Situation {
             $desk = $this->desk();
-            $one = $sample === null ? null : $this->sample($type, $sample, $desk);
+            $one = $sample === null ? null : (new Samples($type, $desk->known->business()->zone, $desk->now))->find($sample);
 
             return $one === null ? null : $this->worlds->situation($desk, $rule->written(), $one);
         });
@@ -59,17 +57,5 @@ final readonly class RulePages
     private function desk(): Desk
     {
         return Desk::reading($this->clock->now(), $this->deeds);
-    }
-
-    private function sample(string $type, int $id, Desk $desk): ?Sample
-    {
-        if ($type === RecordType::PERSON) {
-            $person = Person::query()->with('number')->find($id);
-
-            return $person === null ? null : Sample::person($person, $desk->now);
-        }
-        $record = Record::query()->whereNotNull('person_id')->with(['person.number', 'type.fields'])->find($id);
-
-        return $record === null || $record->type->key !== $type ? null : Sample::record($record, $desk->known->business()->zone);
     }
 }

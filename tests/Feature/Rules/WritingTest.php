@@ -143,6 +143,21 @@ final class WritingTest extends TestCase
         self::assertStringContainsString('they text STOP after text a', (string) $edit->assertOk()->getContent());
     }
 
+    public function testAnyRecordCanBeTheSampleFoundByWhatIsTyped(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $old = Record::query()->whereHas('type', fn ($type) => $type->where('key', 'call'))->whereHas('person', fn ($person) => $person->named('Wen'))->firstOrFail();
+        for ($i = 0; $i < 60; $i++) {
+            $old->replicate()->fill(['person_id' => $this->person('+447700900406')->id, 'external_id' => "late-$i"])->save();
+        }
+        $sought = $this->get(route('rules.samples', ['rule' => $this->rule, 'find' => 'wen', 'if' => ['they text STOP after text a']]), ['HX-Request' => 'true'])->assertOk()->assertSee("sample=$old->id&amp;if%5B0%5D=they%20text%20STOP", false);
+        self::assertSame(1, substr_count((string) $sought->getContent(), '<li>'));
+        $this->get(route('rules.show', [$this->rule, 'sample' => $old->id]))->assertOk()->assertSeeText($old->person?->name().', call on');
+        $this->get(route('rules.show', [$this->rule, 'find' => '900406']))->assertOk()->assertDontSee("sample=$old->id");
+        $this->get(route('rules.samples', ['rule' => $this->rule, 'find' => '%_']))->assertOk()->assertSee('Nothing with a person is called so.');
+    }
+
     public function testVersionsSayWhatTheyChangedAndOneCanBeGoneBackTo(): void
     {
         $this->get(route('rules.versions', $this->rule))->assertOk()->assertSee('The first.');

@@ -127,6 +127,28 @@ final class DecisionsTest extends TestCase
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
     }
 
+    public function testSomeWhoAreUnderWayAreStoppedAndHearNoMore(): void
+    {
+        $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
+        foreach ([self::WEN, '+447700900308'] as $number) {
+            $this->missedCall($number);
+        }
+        $this->work();
+        $wens = Run::query()->where('person_id', $this->person(self::WEN)->id)->where('live', true)->firstOrFail();
+        $this->get("/rules/$rule->id/runs")->assertSee('Stop the ticked')->assertSee('name="ticked[]" value="'.$wens->id.'"', false);
+        $this->post("/rules/$rule->id/runs/stop")->assertSessionHasErrors(['ticked' => 'Tick those that are to be stopped.']);
+        $this->post("/rules/$rule->id/runs/stop", ['ticked' => [$wens->id]])->assertSessionHas('done', 'One was stopped.');
+        $this->post("/rules/$rule->id/runs/stop", ['ticked' => [$wens->id]])->assertSessionHas('done', '0 were stopped. 1 had ended already.');
+        // One of another rule is not this one's to stop.
+        $other = Rule::query()->whereKeyNot($rule->id)->firstOrFail();
+        $this->post("/rules/$other->id/runs/stop", ['ticked' => Run::query()->where('live', true)->pluck('id')->all()]);
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+
+        self::assertSame([0, 1], [count($this->textsTo(self::WEN)), count($this->textsTo('+447700900308'))]);
+        $this->get("/rules/$rule->id/runs")->assertSee('stopped it.');
+    }
+
     public function testWhoStandsAtAStepThatIsGoneIsLeftForDecision(): void
     {
         $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();

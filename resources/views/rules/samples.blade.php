@@ -1,0 +1,1 @@
+@forelse ($samples as $sample)<li><a class="choice" href="{{ route('rules.show', ['rule' => $rule, 'sample' => $sample->id] + ($if === [] ? [] : ['if' => $if])) }}" @if ($sample->id === $chosen) aria-current="true" @endif>{{ $sample->says }}</a></li>@empty<li class="soft p-2">Nothing with a person is called so.</li>@endforelse
