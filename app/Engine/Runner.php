@@ -23,6 +23,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Linnet\Core\Engine\Effect\DropText;
+use Linnet\Core\Engine\Hurry;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Reason;
@@ -139,6 +140,40 @@ final readonly class Runner
     public function stop(int $runId, Reason $reason, string $outcome = 'stopped'): void
     {
         $this->work(fn (Desk $desk) => $this->end($desk, $runId, $reason, $outcome));
+    }
+
+    /** As {@see stop()}, where somebody decided so; false where it had ended already. */
+    public function stopBy(int $runId, string $staff): bool
+    {
+        $isLive = false;
+        $this->work(function (Desk $desk) use ($runId, $staff, &$isLive): void {
+            $isLive = $desk->runs->run($runId)?->state->isOver() === false;
+            $this->end($desk, $runId, new Reason('run.stopped', ['staff' => $staff]), 'stopped');
+        });
+
+        return $isLive;
+    }
+
+    /**
+     * Somebody decided that a run waits no longer for its moment; what follows goes through the gate as ever. False where it waits for none.
+     *
+     * @param  string  $place  where it stood when that was decided: it is not hurried twice by one decision
+     */
+    public function hurry(int $runId, string $place, string $staff): bool
+    {
+        $isHurried = false;
+        $this->work(function (Desk $desk) use ($runId, $place, $staff, &$isHurried): void {
+            $run = $desk->runs->run($runId);
+            $state = $run === null || $run->power !== Power::On || $run->state->place() !== $place ? null : Hurry::past($run->rule, $run->state, $desk->now);
+            $isHurried = $state !== null;
+            if ($run !== null && $state !== null) {
+                $run->state = $state;
+                $desk->runs->note(new Reason('run.hurried', ['staff' => $staff]), $run->ruleId, $run, $run->subject);
+                $desk->conductor->advance($run);
+            }
+        });
+
+        return $isHurried;
     }
 
     /** Starts a rule for somebody; what came of it is read from the change's trace. */

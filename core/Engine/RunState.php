@@ -56,6 +56,12 @@ final readonly class RunState
         return $this->step === null && ! $this->watching;
     }
 
+    /** Where it stands, so that what somebody decided of it is not done elsewhere. */
+    public function place(): string
+    {
+        return "$this->step/$this->round";
+    }
+
     public function at(string $step, \DateTimeImmutable $when): self
     {
         return $this->but(['step' => $step, 'arrivedAt' => $when, 'awaits' => null, 'askedAt' => null, 'clarified' => false]);

@@ -227,6 +227,7 @@ return [
         'ended' => 'Ended: :outcome.',
         'finished' => 'Finished.',
         'stopped' => 'Ended: :staff stopped it.',
+        'hurried' => ':staff let it wait no longer.',
         'step_gone' => 'Ended: the step it stood at is no longer in the rule.',
     ],
 

@@ -14,13 +14,13 @@
         <x-empty>No runs here{{ array_filter(array_diff_key($asked, ['order' => 1])) === [] ? ' yet. One begins whenever the rule starts for somebody.' : ' that fit.' }}</x-empty>
     @else
         @php($ticks = Gate::allows('converse') && collect($page->runs->items())->contains('live', true))
-        @if ($ticks)<form id="stop" method="post" action="{{ route('rules.runs.stop', $rule) }}">@csrf</form>@endif
+        @if ($ticks)<form id="decide" method="post" action="{{ route('rules.runs.decide', $rule) }}">@csrf</form>@endif
         <div class="table-wrap"><table class="table">
             <thead><tr>@if ($ticks)<th scope="col" class="!pr-2"><input type="checkbox" class="tick" aria-label="Tick all under way on this page" x-data="tickAll" x-on:change="all"></th>@endif<th scope="col">Who</th><th scope="col">Began</th><th scope="col" class="n">Texts</th><th scope="col">State</th><th scope="col">What comes next, or why it ended</th></tr></thead>
             <tbody>
             @foreach ($page->runs as $run)
                 <tr>
-                    @if ($ticks)<td class="!pr-2">@if ($run->live)<input type="checkbox" class="tick" name="ticked[]" value="{{ $run->id }}" form="stop" aria-label="Tick {{ $run->person->name() }}">@endif</td>@endif
+                    @if ($ticks)<td class="!pr-2">@if ($run->live)<input type="checkbox" class="tick" name="ticked[{{ $run->id }}]" value="{{ $run->readState()->place() }}" form="decide" aria-label="Tick {{ $run->person->name() }}">@endif</td>@endif
                     <td><a class="link" href="{{ route('people.show', $run->person_id) }}">{{ $run->person->name() }}</a>@if ($run->record)<br><a class="link sm" href="{{ route('records.show', [$run->record->type, $run->record]) }}">{{ $run->record->called() }}</a>@endif</td>
                     <td class="whitespace-nowrap"><x-time :at="$run->began_at" format="D j M H:i" /></td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['run' => $run->id, 'state' => 'left']) }}">{{ $page->left($run) }}</a></td>
@@ -30,7 +30,7 @@
             @endforeach
             </tbody>
         </table></div>
-        @if ($ticks)<p class="flex gap-3 mt-3 items-center"><button class="btn small" form="stop">Stop the ticked</button><span class="soft sm">What waits for them is not sent, and nothing more of this rule follows. It cannot be undone.</span></p><x-error name="ticked" />@endif
+        @if ($ticks)<p class="flex gap-3 mt-3 items-center"><button class="btn small" form="decide" name="do" value="hurry">Wait no longer</button><button class="btn small" form="decide" name="do" value="stop">Stop them</button><span class="soft sm">For the ticked. Who waits no longer goes on to the next step, with every safeguard. Who is stopped hears no more of this rule; that cannot be undone.</span></p><x-error name="ticked" />@endif
         <x-pages :list="$page->runs" />
     @endif
 </x-page>

@@ -53,7 +53,7 @@ final class AccessTest extends TestCase
         'record-types.fields.update' => 'administer', 'record-types.fields.move' => 'administer', 'record-types.fields.destroy' => 'administer',
         'record-types.fields.bring-back' => 'administer', 'calendars.store' => 'administer', 'calendars.destroy' => 'administer',
         'tokens.store' => 'administer', 'tokens.destroy' => 'administer',
-        'numbers.doubt' => 'converse', 'notices.put-away' => 'converse', 'tasks.done' => 'converse', 'people.line' => 'converse', 'people.labels' => 'keep records', 'people.start' => 'keep records', 'rules.runs.stop' => 'keep records', 'people.erase' => 'administer',
+        'numbers.doubt' => 'converse', 'notices.put-away' => 'converse', 'tasks.done' => 'converse', 'people.line' => 'converse', 'people.labels' => 'keep records', 'people.start' => 'keep records', 'rules.runs.decide' => 'keep records', 'people.erase' => 'administer',
         'put-asides.again' => 'administer', 'put-asides.leave' => 'administer', 'errands.again' => 'administer', 'errands.again-mail' => 'administer', 'errands.put-away-mail' => 'administer', 'errands.put-away' => 'administer', 'rules.release' => 'administer', 'rules.stuck' => 'administer', 'rules.results' => 'view', 'rules.copy' => 'administer', 'rules.starters' => 'administer', 'rules.starters.store' => 'administer',
         'lines.index' => 'view', 'lines.show' => 'view', 'lines.store' => 'administer', 'lines.update' => 'administer', 'lines.power' => 'administer',
         'safeguards.limits' => 'administer', 'safeguards.holidays' => 'administer', 'safeguards.words' => 'administer', 'settings.tariff' => 'administer', 'forms.index' => 'administer', 'forms.store' => 'administer', 'forms.update' => 'administer',

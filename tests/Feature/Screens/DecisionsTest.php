@@ -135,18 +135,40 @@ final class DecisionsTest extends TestCase
         }
         $this->work();
         $wens = Run::query()->where('person_id', $this->person(self::WEN)->id)->where('live', true)->firstOrFail();
-        $this->get("/rules/$rule->id/runs")->assertSee('Stop the ticked')->assertSee('name="ticked[]" value="'.$wens->id.'"', false);
-        $this->post("/rules/$rule->id/runs/stop")->assertSessionHasErrors(['ticked' => 'Tick those that are to be stopped.']);
-        $this->post("/rules/$rule->id/runs/stop", ['ticked' => [$wens->id]])->assertSessionHas('done', 'One was stopped.');
-        $this->post("/rules/$rule->id/runs/stop", ['ticked' => [$wens->id]])->assertSessionHas('done', '0 were stopped. 1 had ended already.');
+        $this->get("/rules/$rule->id/runs")->assertSee('Stop them')->assertSee('name="ticked['.$wens->id.']" value="breathe/1"', false);
+        $this->post("/rules/$rule->id/runs", ['do' => 'stop'])->assertSessionHasErrors(['ticked' => 'Tick those that it is to be done to.']);
+        $this->post("/rules/$rule->id/runs", ['do' => 'stop', 'ticked' => [$wens->id => 'breathe/1']])->assertSessionHas('done', 'One was stopped.');
+        $this->post("/rules/$rule->id/runs", ['do' => 'stop', 'ticked' => [$wens->id => 'breathe/1']])->assertSessionHas('done', 'None were stopped. One had ended already.');
         // One of another rule is not this one's to stop.
         $other = Rule::query()->whereKeyNot($rule->id)->firstOrFail();
-        $this->post("/rules/$other->id/runs/stop", ['ticked' => Run::query()->where('live', true)->pluck('id')->all()]);
+        $this->post("/rules/$other->id/runs", ['do' => 'stop', 'ticked' => Run::query()->where('live', true)->pluck('step', 'id')->all()]);
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
 
         self::assertSame([0, 1], [count($this->textsTo(self::WEN)), count($this->textsTo('+447700900308'))]);
         $this->get("/rules/$rule->id/runs")->assertSee('stopped it.');
+    }
+
+    public function testWhoIsHurriedGoesOnAtOnceAndOnlyOnceAndThroughTheGate(): void
+    {
+        $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
+        $this->missedCall(self::WEN);
+        $this->work();
+        $run = Run::query()->where('live', true)->where('rule_id', $rule->id)->firstOrFail();
+        $hurry = ['do' => 'hurry', 'ticked' => [$run->id => 'breathe/1']];
+        $this->post("/rules/$rule->id/runs", $hurry)->assertSessionHas('done', 'One goes on now.');
+        // What was decided once is done once.
+        $this->post("/rules/$rule->id/runs", $hurry)->assertSessionHas('done', 'None go on now. One waits for nothing that could be hurried, or went on already.');
+        $this->work();
+        self::assertCount(1, $this->textsTo(self::WEN));
+        $this->get("/rules/$rule->id/runs")->assertSee('let it wait no longer.');
+        $this->post("/rules/$rule->id/runs", ['ticked' => [$run->id => 'a-day/1']] + $hurry)->assertSessionHas('done', 'One goes on now.');
+        $this->work();
+        $this->travelToMoment('2026-03-05 10:02');
+        $this->work();
+
+        self::assertCount(2, $this->textsTo(self::WEN));
+        self::assertSame(2, count(array_unique(array_column($this->handedOver, 'key'))));
     }
 
     public function testWhoStandsAtAStepThatIsGoneIsLeftForDecision(): void
