@@ -6,6 +6,12 @@ export default () => ({
   asked: 0,
   at: -1,
   timer: null,
+  init() {
+    // A place that was opened before this was ready is written on already.
+    this.$nextTick(() => {
+      if (this.$root.closest('details') && document.activeElement === this.$refs.text) this.look();
+    });
+  },
   typed() {
     clearTimeout(this.timer);
     this.timer = setTimeout(() => this.ask(), 90);
