@@ -61,9 +61,9 @@ test('a word opens its choices by keyboard, and closes with Escape', async ({ pa
 });
 
 test('a rule is written from nothing by keyboard alone: a booking confirmed by yes or no', async ({ page }) => {
-  const keep = async () => {
+  const keep = async (key = 'Enter') => {
     const kept = page.waitForResponse((response) => response.request().method() === 'POST');
-    await page.keyboard.press('Enter');
+    await page.keyboard.press(key);
     expect((await kept).status()).toBe(200);
     await expect(page.locator('.htmx-request, .htmx-settling')).toHaveCount(0);
   };
@@ -117,7 +117,7 @@ test('a rule is written from nothing by keyboard alone: a booking confirmed by y
   await expect(page.locator('.prose')).toContainText('If they say something else, once');
   await page.keyboard.press('Control+a');
   await page.keyboard.insertText('Sorry, was that YES or NO?');
-  await page.keyboard.press('Control+Enter');
+  await keep('Control+Enter');
   await goTo('If they have not answered');
   await page.keyboard.press('F2');
   await page.keyboard.press('Control+a');
