@@ -110,6 +110,7 @@ test('a booking is confirmed by yes or no, with a question asked again, and happ
   await page.getByLabel('State').selectOption('booked');
   await page.getByLabel('Starts').fill('2026-03-18T10:00');
   await page.keyboard.press('Enter');
+  await expect(page.locator('#toast')).toContainText('It is kept.');
   await expect(await handsetOf(page, TOBIAS)).toContainText('Sculling taster on Wednesday 10:00: does it suit you?');
   await writeFrom(page, TOBIAS, 'perhaps');
   await expect(await handsetOf(page, TOBIAS)).toContainText('Sorry, was that YES or NO?');
