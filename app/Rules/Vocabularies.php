@@ -12,6 +12,7 @@ use App\Models\Pool;
 use App\Models\RecordType;
 use App\Models\Rule;
 use App\Models\Staff;
+use Linnet\Core\Prose\Language;
 use Linnet\Core\Prose\Vocabulary\Vocabulary;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rehearsal\WorldPerson;
@@ -19,6 +20,12 @@ use Linnet\Core\Rehearsal\WorldPerson;
 /** The names that the sentences of rules may use. */
 final class Vocabularies
 {
+    /** The language of rules over our own things. */
+    public static function language(): Language
+    {
+        return new Language(self::ours());
+    }
+
     /** What the business calls its own things, as they are now. */
     public static function ours(): Vocabulary
     {

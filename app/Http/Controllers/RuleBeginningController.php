@@ -7,13 +7,12 @@ namespace App\Http\Controllers;
 use App\Models\Rule;
 use App\Rules\FirstDraft;
 use App\Rules\Vocabularies;
-use App\Sentences\Sentence;
+use App\Sentences\Misread;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Gate\Power;
-use Linnet\Core\Prose\Language;
 use Linnet\Core\Prose\ProseError;
 use Linnet\Core\Prose\Sentences;
 use Linnet\Core\Record\RecordType;
@@ -29,9 +28,9 @@ final class RuleBeginningController
     public function store(Request $request): RedirectResponse
     {
         $said = $request->validate(['text' => 'required|string|max:100000', 'name' => 'nullable|string|max:120'], ['text.required' => 'Say what starts the rule, such as “When a booking comes in”.']);
-        $read = FirstDraft::of(new Language(Vocabularies::ours()), $said['text'], trim((string) ($said['name'] ?? '')));
+        $read = FirstDraft::of(Vocabularies::language(), $said['text'], trim((string) ($said['name'] ?? '')));
         if ($read->rule === null) {
-            throw ValidationException::withMessages(['text' => array_map(fn (ProseError $error): string => "Line $error->line, character $error->column: ".Sentence::of($error->reason), array_slice($read->errors, 0, 12))]);
+            throw ValidationException::withMessages(['text' => Misread::says($read->errors)]);
         }
         $rule = Rule::query()->create(['name' => $read->rule->name, 'power' => Power::Paused, 'draft' => $read->rule->toDocument()]);
 
@@ -41,7 +40,7 @@ final class RuleBeginningController
     public function completions(Request $request): View
     {
         $said = $request->validate(['text' => 'nullable|string|max:2000']);
-        $phrase = (new Language(Vocabularies::ours()))->line(RecordType::PERSON, '', 'beginning');
+        $phrase = Vocabularies::language()->line(RecordType::PERSON, '', 'beginning');
 
         return view('rules.completions', ['completions' => array_map(fn ($one): array => [
             'whole' => $one->whole, 'typed' => mb_substr($one->whole, 0, mb_strlen($one->whole, 'UTF-8') - mb_strlen($one->words, 'UTF-8'), 'UTF-8'), 'words' => $one->words, 'kind' => $one->kind,

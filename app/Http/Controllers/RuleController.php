@@ -18,7 +18,6 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\Power;
-use Linnet\Core\Prose\Language;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -54,7 +53,7 @@ final class RuleController
 
         return view('rules.index', [
             'rules' => $rules,
-            'language' => new Language(Vocabularies::ours()),
+            'language' => Vocabularies::language(),
             'asked' => $asked,
             'folders' => self::folders(),
             'since' => $since,

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Rule;
 use App\Rules\Vocabularies;
+use App\Sentences\Misread;
 use App\Sentences\Sentence;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -18,8 +19,6 @@ use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Problem;
 use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Gate\Power;
-use Linnet\Core\Prose\Language;
-use Linnet\Core\Prose\ProseError;
 use Linnet\Core\Prose\RuleReader;
 use Linnet\Core\Prose\RuleWriter;
 use Linnet\Core\Rule\Rule as CoreRule;
@@ -31,7 +30,7 @@ final class RuleDocumentController
     {
         $file = Str::slug($rule->name) ?: 'rule';
         if ($request->query('as') === 'text') {
-            return new Response((new RuleWriter(new Language(Vocabularies::ours())))->text($rule->written()), 200, ['Content-Type' => 'text/plain; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$file.txt\""]);
+            return new Response((new RuleWriter(Vocabularies::language()))->text($rule->written()), 200, ['Content-Type' => 'text/plain; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$file.txt\""]);
         }
 
         return new JsonResponse($rule->written()->toDocument(), 200, [
@@ -60,8 +59,8 @@ final class RuleDocumentController
         if (! mb_check_encoding($text, 'UTF-8')) {
             throw ValidationException::withMessages(['file' => 'The file holds bytes that are no characters. Save it as UTF-8.']);
         }
-        $read = (new RuleReader(new Language(Vocabularies::ours())))->read($text);
+        $read = (new RuleReader(Vocabularies::language()))->read($text);
 
-        return $read->rule ?? throw ValidationException::withMessages(['file' => array_map(fn (ProseError $error): string => "Line $error->line, character $error->column: ".Sentence::of($error->reason), array_slice($read->errors, 0, 20))]);
+        return $read->rule ?? throw ValidationException::withMessages(['file' => Misread::says($read->errors)]);
     }
 }

@@ -14,7 +14,6 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Prose\Language;
 use Linnet\Core\Prose\RuleWriter;
 
 /** The versions of a rule: what each changed in words, who published it and when, and the way back to one. */
@@ -25,7 +24,7 @@ final class RuleVersionController
         $versions = RuleVersion::query()->with('staff')->where('rule_id', $rule->id)->orderByDesc('number')->simplePaginate(20);
         $before = RuleVersion::query()->where('rule_id', $rule->id)->where('number', '<', min([...array_column($versions->items(), 'number'), PHP_INT_MAX]))->orderByDesc('number')->first();
 
-        return view('rules.versions', ['rule' => $rule, 'versions' => $versions, 'said' => VersionSaid::all(new RuleWriter(new Language(Vocabularies::ours())), [...$versions->items(), ...($before === null ? [] : [$before])])]);
+        return view('rules.versions', ['rule' => $rule, 'versions' => $versions, 'said' => VersionSaid::all(new RuleWriter(Vocabularies::language()), [...$versions->items(), ...($before === null ? [] : [$before])])]);
     }
 
     /** Its words become the draft; nothing of it runs before it is published. */

@@ -32,7 +32,7 @@ final class RuleWritingController
             'do' => 'required|in:rewrite,word,insert,remove,copy,up,down,lift,nest,words,move', 'line' => 'required|integer|min:0|max:5000', 'depth' => 'integer|min:0|max:40', 'base' => 'required|integer|min:0',
             'text' => 'nullable|string|max:20000', 'before' => 'nullable|string|max:4000', 'after' => 'nullable|string|max:4000', 'to' => 'integer|min:0|max:5000', 'which' => ['nullable', 'regex:'.Places::PATTERN],
         ]);
-        $language = new Language(Vocabularies::ours());
+        $language = Vocabularies::language();
         $text = is_string($said['text'] ?? null) ? $said['text'] : '';
         if ($said['do'] === 'word') {
             $text = Part::join([new Part((string) ($said['before'] ?? '')), new Part($text), new Part((string) ($said['after'] ?? ''))]);

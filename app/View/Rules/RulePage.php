@@ -16,7 +16,6 @@ use App\Rules\Drafts;
 use App\Rules\Vocabularies;
 use Linnet\Core\Check\Finding;
 use Linnet\Core\Engine\Situation;
-use Linnet\Core\Prose\Language;
 use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rehearsal\Rehearsed;
@@ -79,7 +78,7 @@ final class RulePage
         $this->written = $rule->written();
         $this->canUndo = Drafts::last($rule);
         $this->canRedo = Drafts::next($rule);
-        $this->writing = new Writing(new Language(Vocabularies::ours()), $this->written);
+        $this->writing = new Writing(Vocabularies::language(), $this->written);
         $this->whatIf = WhatIf::of($this->writing->language, $this->written, $suppose, $business->zone);
         $samples = new Samples($this->written->trigger->type(), $business->zone, $desk->now);
         $this->samples = $samples->named($sought);

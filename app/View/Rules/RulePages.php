@@ -12,7 +12,6 @@ use App\Rules\Vocabularies;
 use Illuminate\Http\Request;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Grammar\Triggers;
-use Linnet\Core\Prose\Language;
 use Psr\Clock\ClockInterface;
 
 final readonly class RulePages
@@ -46,7 +45,7 @@ final readonly class RulePages
         $trigger = is_array($trigger) ? $trigger : [];
         $type = Triggers::typeOf($trigger);
 
-        return new Completions(new Language(Vocabularies::ours()), $type, is_string($trigger['on'] ?? null) ? $trigger['on'] : '', function () use ($rule, $sample, $type): ?Situation {
+        return new Completions(Vocabularies::language(), $type, is_string($trigger['on'] ?? null) ? $trigger['on'] : '', function () use ($rule, $sample, $type): ?Situation {
             $desk = $this->desk();
             $one = $sample === null ? null : (new Samples($type, $desk->known->business()->zone, $desk->now))->find($sample);
 
