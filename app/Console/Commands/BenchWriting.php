@@ -49,9 +49,9 @@ final class BenchWriting extends Command
         }
         $this->row('what may come next in a line', $completions, 'p95 under 50 ms');
         $this->row('an edit, with its sentences and time line', $edits, 'p95 under 150 ms');
-        $this->row('its checks, over those it reaches', $checks, 'p95 under 2000 ms, beside the page');
+        $this->row('its checks, over those it reaches', $checks, 'with the edit p95 under 150 ms');
 
-        return self::at($completions, 0.95) < 50 && self::at($edits, 0.95) < 150 && self::at($checks, 0.95) < 2000 ? self::SUCCESS : self::FAILURE;
+        return self::at($completions, 0.95) < 50 && self::at($edits, 0.95) + self::at($checks, 0.95) < 150 ? self::SUCCESS : self::FAILURE;
     }
 
     /** 400 people with a booking each that came in during the last four weeks. */

@@ -8,13 +8,12 @@ use App\Models\Rule;
 use App\Rules\FirstDraft;
 use App\Rules\Vocabularies;
 use App\Sentences\Misread;
+use App\View\Rules\Completions;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Gate\Power;
-use Linnet\Core\Prose\ProseError;
-use Linnet\Core\Prose\Sentences;
 use Linnet\Core\Record\RecordType;
 
 /** A rule from nothing: from its first sentence, or from the sentences of a whole rule. */
@@ -40,11 +39,7 @@ final class RuleBeginningController
     public function completions(Request $request): View
     {
         $said = $request->validate(['text' => 'nullable|string|max:2000']);
-        $phrase = Vocabularies::language()->line(RecordType::PERSON, '', 'beginning');
 
-        return view('rules.completions', ['completions' => array_map(fn ($one): array => [
-            'whole' => $one->whole, 'typed' => mb_substr($one->whole, 0, mb_strlen($one->whole, 'UTF-8') - mb_strlen($one->words, 'UTF-8'), 'UTF-8'), 'words' => $one->words, 'kind' => $one->kind,
-            'beside' => $one->words === '' && $one->kind !== null ? "write the $one->kind" : '', 'ends' => ! Sentences::read($phrase, $one->whole) instanceof ProseError,
-        ], array_slice(Sentences::complete($phrase, (string) ($said['text'] ?? '')), 0, 60))]);
+        return view('rules.completions', ['completions' => (new Completions(Vocabularies::language(), RecordType::PERSON, '', fn (): null => null))->of('beginning', (string) ($said['text'] ?? ''))]);
     }
 }

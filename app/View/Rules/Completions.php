@@ -46,7 +46,7 @@ final readonly class Completions
     {
     }
 
-    /** @return list<array{whole: string, typed: string, words: string, kind: string|null, beside: string, ends: bool}> */
+    /** @return list<array{whole: string, typed: string, words: string, kind: string|null, beside: string}> */
     public function of(string $which, string $text): array
     {
         $offered = [];
@@ -68,13 +68,13 @@ final readonly class Completions
 
     /**
      * @param  array<array-key, mixed>|null  $read  the sentence with it, where it is one and is said
-     * @return array{whole: string, typed: string, words: string, kind: string|null, beside: string, ends: bool}
+     * @return array{whole: string, typed: string, words: string, kind: string|null, beside: string}
      */
     private function offer(Completion $one, ?array $read, string $text): array
     {
         return [
             'whole' => $one->whole, 'typed' => mb_substr($one->whole, 0, mb_strlen($one->whole, 'UTF-8') - mb_strlen($one->words, 'UTF-8'), 'UTF-8'), 'words' => $one->words, 'kind' => $one->kind,
-            'beside' => trim($text) === '' ? self::EXAMPLES[$one->words] ?? '' : ($read === null ? $this->hint($one) : $this->beside($read)), 'ends' => $read !== null,
+            'beside' => trim($text) === '' ? self::EXAMPLES[$one->words] ?? '' : ($read === null ? $this->hint($one) : $this->beside($read)),
         ];
     }
 
