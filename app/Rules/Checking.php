@@ -45,10 +45,4 @@ final class Checking
             reached: (new Reach($desk, $rule))->reached(self::REACHED),
         ));
     }
-
-    /** @param  list<Finding>  $findings */
-    public static function blocks(array $findings): bool
-    {
-        return array_filter($findings, fn (Finding $one): bool => $one->blocks) !== [];
-    }
 }

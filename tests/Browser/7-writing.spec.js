@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
-import { clockTo, handsetOf, logIn, reloadUntil, writeFrom } from './world.js';
+import { clockTo, handsetOf, logIn, reloadUntil, ring, writeFrom } from './world.js';
 
-const TOBIAS = '+447700900301';
+const WEN = '+447700900301';
 
 /** Rules written by keyboard alone: no click from the log-in on. */
 const settled = (page) => expect(page.locator('.htmx-request, .htmx-swapping, .htmx-settling')).toHaveCount(0);
@@ -13,10 +13,16 @@ async function posted(page, act) {
   await settled(page);
 }
 
-async function begin(page, sentence, name) {
+/** From its first sentence; of a word that is given besides, the end is left to be offered. */
+async function begin(page, sentence, name, offered = null) {
   await page.goto('/rules/new');
   await expect(page.getByRole('combobox')).toBeFocused();
   await page.keyboard.insertText(sentence);
+  if (offered !== null) {
+    await expect(page.getByRole('option').first()).toContainText(offered);
+    await page.keyboard.press('Tab');
+    await expect(page.getByRole('combobox')).toHaveValue(new RegExp(`${offered} $`));
+  }
   await page.getByLabel('Name (it can be changed later)').focus();
   await page.keyboard.type(name);
   await page.keyboard.press('Enter');
@@ -80,7 +86,7 @@ async function publish(page) {
 test('a booking is confirmed by yes or no, with a question asked again, and happens on a handset', async ({ page }) => {
   clockTo('2026-03-16T10:00:00Z');
   await logIn(page);
-  await begin(page, 'When a booking comes in, if its state is booked', 'Confirmed by yes or no');
+  await begin(page, 'When a booking comes in, if its state is boo', 'Confirmed by yes or no', 'booked');
   await rewrite(page, 'Text the guest', 'ask the guest from the workshop, as a service text');
   await sayAt(
     page,
@@ -106,20 +112,20 @@ test('a booking is confirmed by yes or no, with a question asked again, and happ
 
   await page.goto('/records/booking/new');
   await page.getByLabel('Lesson').fill('Sculling taster');
-  await page.getByLabel('Who').fill(TOBIAS);
+  await page.getByLabel('Who').fill(WEN);
   await page.getByLabel('State').selectOption('booked');
   await page.getByLabel('Starts').fill('2026-03-18T10:00');
   await page.keyboard.press('Enter');
   await expect(page.locator('#toast')).toContainText('It is kept.');
-  await expect(await handsetOf(page, TOBIAS)).toContainText('Sculling taster on Wednesday 10:00: does it suit you?');
-  await writeFrom(page, TOBIAS, 'perhaps');
-  await expect(await handsetOf(page, TOBIAS)).toContainText('Sorry, was that YES or NO?');
-  await writeFrom(page, TOBIAS, 'Yes');
-  await page.goto(`/people?find=${encodeURIComponent(TOBIAS)}`);
+  await expect(await handsetOf(page, WEN)).toContainText('Sculling taster on Wednesday 10:00: does it suit you?');
+  await writeFrom(page, WEN, 'perhaps');
+  await expect(await handsetOf(page, WEN)).toContainText('Sorry, was that YES or NO?');
+  await writeFrom(page, WEN, 'Yes');
+  await page.goto(`/people?find=${encodeURIComponent(WEN)}`);
   await page.locator('tbody a').first().press('Enter');
   await reloadUntil(page, () => page.getByText('confirmed').first());
   clockTo('2026-03-18T09:41:00Z');
-  await expect(await handsetOf(page, TOBIAS)).toContainText('See you in 20 minutes.');
+  await expect(await handsetOf(page, WEN)).toContainText('See you in 20 minutes.');
 });
 
 test('a basket that was left gets one follow-up only while it is unpaid', async ({ page }) => {
@@ -162,6 +168,20 @@ test('a yearly check is asked for twice, unless a job was booked', async ({ page
   );
   await expect(page.locator('.time-line')).toContainText('16:15');
   await publish(page);
+
+  await page.goto('/records/service_plan/new');
+  await page.getByLabel('Boat').fill('Kittiwake');
+  await page.getByLabel('Who').fill(WEN);
+  await page.getByLabel('State').selectOption('runs');
+  await page.getByLabel('Next yearly check').fill('2026-04-15');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#toast')).toContainText('It is kept.');
+  clockTo('2026-03-18T11:31:00Z');
+  await expect(await handsetOf(page, WEN)).toContainText('The check of Kittiwake is due on');
+  clockTo('2026-03-27T16:14:00Z');
+  await expect(await handsetOf(page, WEN)).not.toContainText('which day suits you?');
+  clockTo('2026-03-27T16:16:00Z');
+  await expect(await handsetOf(page, WEN)).toContainText('Not booked yet: which day suits you?');
 });
 
 test('a deal that enters a stage hears from its owner, in five wordings by turns', async ({ page }) => {
@@ -205,6 +225,60 @@ test('a call’s outcome is followed by a text and a change, undone and done aga
   await page.keyboard.press('Control+Shift+z');
   await expect(page.locator('.reads').nth(1)).toHaveText('Set the reason to "texted".');
   await publish(page);
+
+  clockTo('2026-03-30T10:00:00Z');
+  await ring(page, WEN);
+  await page.goto('/records/call');
+  await reloadUntil(page, () => page.locator('tbody tr').first().getByText('Wen Li'));
+  await page.locator('tbody a').first().press('Enter');
+  await page.getByRole('link', { name: 'Change', exact: true }).press('Enter');
+  await page.getByLabel('Outcome').selectOption('answered');
+  await page.getByLabel('Why unanswered').press('Enter');
+  await expect(page.locator('#toast')).toContainText('The change is kept.');
+  clockTo('2026-03-30T10:02:00Z');
+  await expect(await handsetOf(page, WEN)).toContainText('Thank you for calling.');
+  await page.goto('/records/call');
+  await page.locator('tbody a').first().press('Enter');
+  await reloadUntil(page, () => page.getByText('texted').first());
+});
+
+test.describe('with script off', () => {
+  test.use({ javaScriptEnabled: false });
+
+  test('a confirmation by yes or no is written all the same', async ({ page }) => {
+    const sentence = (reads) => page.locator('.sentence', { hasText: reads }).first();
+    const insertBelow = async (reads, text) => {
+      const gap = page.locator('.sentence', { hasText: reads }).first().locator('xpath=following-sibling::details[1]');
+      await gap.locator('summary').click({ force: true });
+      await gap.locator('[name=text]').fill(text);
+      await gap.getByRole('button', { name: 'Keep this sentence' }).click();
+    };
+    await logIn(page);
+    await page.goto('/rules/new');
+    await page.getByLabel('What starts it').fill('When a booking comes in, if its state is booked');
+    await page.getByLabel('Name (it can be changed later)').fill('Without script');
+    await page.getByRole('button', { name: 'Begin the rule' }).click();
+    await sentence('Text the guest').locator('.rewrite summary').click({ force: true });
+    const line = sentence('Text the guest').locator('.rewrite [name=text]');
+    await line.fill('ask the guest from the workshop, as a sermon');
+    await sentence('Text the guest').getByRole('button', { name: 'Keep it so' }).click();
+    await expect(page.getByRole('alert')).toContainText('is not understood');
+    await page.locator('.rewrite[open] [name=text]').fill('ask the guest from the workshop, as a service text');
+    await page.locator('.rewrite[open]').getByRole('button', { name: 'Keep it so' }).click();
+    await page.locator('.letter textarea').first().fill('Does it suit you? YES or NO.');
+    await page.getByRole('button', { name: 'Keep these words' }).first().click();
+    await insertBelow('If they answer "yes"', 'add the tag "confirmed"');
+    await insertBelow('If they answer "no"', 'set the state to cancelled');
+    await insertBelow('Set the state', 'wait until 20 minutes before the start');
+    await expect(page.locator('.prose')).toContainText('Does it suit you? YES or NO.');
+    await expect(page.locator('.prose')).toContainText('Wait until 20 minutes before the start.');
+    await page.locator('summary', { hasText: 'Publish…' }).click();
+    await page.getByRole('link', { name: 'Show what publishing means' }).click();
+    await page.locator('summary', { hasText: 'Publish…' }).click();
+    await expect(page.locator('#agreement')).toContainText('booking');
+    await page.getByRole('button', { name: 'Publish version 1' }).click();
+    await expect(page.getByText('Published.')).toBeVisible();
+  });
 });
 
 test('a whole rule is pasted, and one is begun by mouse alone', async ({ page }) => {

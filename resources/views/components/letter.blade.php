@@ -21,12 +21,12 @@
                     @if ($lost) aria-invalid="true" aria-describedby="{{ $id }}-error" @endif>{{ $words }}</textarea>
                 @if ($lost)<p class="error" role="alert" id="{{ $id }}-error"><x-icon name="circle-alert" />{{ $failed->says() }}</p>@endif
                 <div id="preview-{{ $line->number }}" aria-live="polite"></div>
-                <div class="sm soft my-2">Put in a field (or type <kbd>{</kbd>):
+                <div class="scripted sm soft my-2">Put in a field (or type <kbd>{</kbd>):
                     <span x-ref="fields">
                     @foreach ($page->fields() as $path => $value)<button class="btn small mr-1 mb-1" type="button" data-field="{{ $path }}" x-on:click="put">{{ str_replace(['_', '.'], ' ', $path) }} <span class="soft">{{ $value === '' ? 'empty' : Str::limit($value, 22) }}</span></button>@endforeach
                     </span>
                 </div>
-                <div class="flex gap-2"><button class="btn small go">Keep these words</button><span class="soft sm self-center"><kbd>Ctrl</kbd> <kbd>Enter</kbd></span><button class="btn small" type="button" x-on:click="close">Leave as it was</button></div>
+                <div class="flex gap-2"><button class="btn small go">Keep these words</button><span class="scripted soft sm self-center"><kbd>Ctrl</kbd> <kbd>Enter</kbd></span><button class="btn small scripted" type="button" x-on:click="close">Leave as it was</button></div>
             </form>
         @endcan
         <div class="counts">
@@ -38,7 +38,7 @@
             @elseif ($page->sample && $step)
                 <span>It would not come to this for {{ $page->receiver?->who }}.</span>
             @endif
-            @can('administer')<button class="link" type="button" x-show="!editing" x-on:click="open">Change the words</button>@endcan
+            @can('administer')<button class="link scripted" type="button" x-show="!editing" x-on:click="open">Change the words</button>@endcan
             @if ($text?->composed)<span class="price">{{ \App\Clock\Said::price($text->composed->price, $page->business->currency()) }} to {{ $page->receiver?->who }}</span>@endif
         </div>
     </div>
