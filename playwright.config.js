@@ -18,6 +18,7 @@ export default defineConfig({
     baseURL: linnet,
     locale: 'en-GB',
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 120_000,
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

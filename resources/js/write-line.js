@@ -9,8 +9,10 @@ export default () => ({
   init() {
     // A place that was opened before this was ready is written on already.
     this.$nextTick(() => {
-      if (this.$root.closest('details') && document.activeElement === this.$refs.text) this.look();
+      if (document.activeElement === this.$refs.text) this.look();
     });
+    // Where the list covers what stands below it.
+    if (!('stays' in this.$root.dataset)) this.$root.addEventListener('focusout', () => this.close());
   },
   typed() {
     clearTimeout(this.timer);

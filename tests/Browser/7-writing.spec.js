@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { clockTo, handsetOf, logIn, reloadUntil, ring, writeFrom } from './world.js';
+import { clockTo, follow, handsetOf, logIn, reloadUntil, ring, writeFrom } from './world.js';
 
 const WEN = '+447700900301';
 
@@ -122,7 +122,7 @@ test('a booking is confirmed by yes or no, with a question asked again, and happ
   await expect(await handsetOf(page, WEN)).toContainText('Sorry, was that YES or NO?');
   await writeFrom(page, WEN, 'Yes');
   await page.goto(`/people?find=${encodeURIComponent(WEN)}`);
-  await page.locator('tbody a').first().press('Enter');
+  await follow(page, page.locator('tbody a').first(), /people\/\d+$/);
   await reloadUntil(page, () => page.getByText('confirmed').first());
   clockTo('2026-03-18T09:41:00Z');
   await expect(await handsetOf(page, WEN)).toContainText('See you in 20 minutes.');
@@ -203,8 +203,7 @@ test('a deal that enters a stage hears from its owner, in five wordings by turns
   ].entries())
     await sayAt(page, `Wording ${i + 2}`, words);
   await expect(page.locator('.prose .letter')).toHaveCount(6);
-  await page.getByRole('link', { name: 'Versions' }).focus();
-  await page.keyboard.press('Enter');
+  await follow(page, page.getByRole('link', { name: 'Versions' }), /versions$/);
   await expect(page.getByText('Nothing is published yet.')).toBeVisible();
 });
 
@@ -230,15 +229,15 @@ test('a call’s outcome is followed by a text and a change, undone and done aga
   await ring(page, WEN);
   await page.goto('/records/call');
   await reloadUntil(page, () => page.locator('tbody tr').first().getByText('Wen Li'));
-  await page.locator('tbody a').first().press('Enter');
-  await page.getByRole('link', { name: 'Change', exact: true }).press('Enter');
+  await follow(page, page.locator('tbody a').first(), /call\/\d+$/);
+  await follow(page, page.getByRole('link', { name: 'Change', exact: true }), /call\/\d+\/edit$/);
   await page.getByLabel('Outcome').selectOption('answered');
   await page.getByLabel('Why unanswered').press('Enter');
   await expect(page.locator('#toast')).toContainText('The change is kept.');
   clockTo('2026-03-30T10:02:00Z');
   await expect(await handsetOf(page, WEN)).toContainText('Thank you for calling.');
   await page.goto('/records/call');
-  await page.locator('tbody a').first().press('Enter');
+  await follow(page, page.locator('tbody a').first(), /call\/\d+$/);
   await reloadUntil(page, () => page.getByText('texted').first());
 });
 

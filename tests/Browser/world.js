@@ -46,6 +46,14 @@ export async function openPerson(page, find, name) {
   await page.getByRole('link', { name }).click();
 }
 
+/** By keyboard: a page that is not painted yet drops a key, so it is pressed until the other page is there. */
+export async function follow(page, link, path) {
+  await expect(async () => {
+    if (!path.test(page.url())) await link.press('Enter', { timeout: 5_000 });
+    await page.waitForURL(path, { timeout: 5_000 });
+  }).toPass({ timeout: 120_000 });
+}
+
 /** Until a page that does not refresh by itself shows something. */
 export async function reloadUntil(page, locator) {
   await expect(async () => {

@@ -57,7 +57,7 @@ final readonly class TimeLine
         return max(46.0, round(7.0 * mb_strlen($this->anchorWord, 'UTF-8') + 16.0, 1));
     }
 
-    /** Empty where a text leaves at that moment, and says it. */
+    /** Empty where a text leaves at that moment, and says it; and for a date, which has no hour. */
     public function anchorTime(): string
     {
         foreach ($this->marks() as $mark) {
@@ -66,7 +66,9 @@ final readonly class TimeLine
             }
         }
 
-        return $this->anchor()->setTimezone($this->zone)->format('H:i');
+        $time = $this->anchor()->setTimezone($this->zone)->format('H:i');
+
+        return $time === '00:00' ? '' : $time;
     }
 
     /** @return list<array{step: string, letter: string, x: float, wantedX: float|null, when: string, why: string, lost: bool}> */
@@ -116,7 +118,7 @@ final readonly class TimeLine
         foreach ($this->places as $time => $x) {
             $local = (new \DateTimeImmutable("@$time"))->setTimezone($this->zone);
             if ($local->format('Y-m-d') !== $shown && $x - $last > 52) {
-                $days[] = ['x' => $x, 'word' => $local->format($shown === '' ? 'D j M' : 'D j')];
+                $days[] = ['x' => $x, 'word' => $local->format(str_starts_with($shown, $local->format('Y-m')) ? 'D j' : 'D j M')];
                 [$shown, $last] = [$local->format('Y-m-d'), $x];
             }
         }

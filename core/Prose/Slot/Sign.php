@@ -37,7 +37,7 @@ final readonly class Sign implements Slot
 
     public static function keyword(): self
     {
-        return new self('keyword', '/^(?!(?:or|to|and|something|a|an|the|while|from|typing|that)$)[\p{L}\p{N}]+$/Dui');
+        return new self('keyword', '/^(?!(?:or|to|and|something|a|an|the|while|from|typing|that|in)$)[\p{L}\p{N}]+$/Dui');
     }
 
     public function kind(): string

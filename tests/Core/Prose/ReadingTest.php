@@ -62,6 +62,18 @@ final class ReadingTest extends TestCase
         $this->settles(Vocabularies::language()->steps('booking'), $written, $settled);
     }
 
+    /** "Sends" is another word for "texts": a form half said is no keyword. */
+    public function testAFormHalfSaidIsNotAKeyword(): void
+    {
+        $beginning = Vocabularies::language()->beginning();
+
+        self::assertInstanceOf(ProseError::class, Sentences::read($beginning, 'when somebody sends in'));
+        self::assertSame(['when somebody sends in the form'], array_map(fn (Completion $one): string => $one->whole, Sentences::complete($beginning, 'when somebody sends in ')));
+        $quoted = Sentences::read($beginning, 'when somebody texts "in"');
+        self::assertIsArray($quoted);
+        self::assertSame(['in'], $quoted['trigger']['words'] ?? null);
+    }
+
     public function testConditionsMayStandOnLinesOfTheirOwn(): void
     {
         $read = (new RuleReader(Vocabularies::language()))->read("When a call comes in, if one of these:\n    we are closed\n    all of these:\n      its outcome is missed\n      they have not replied:\n  end: so.\nIt stops as soon as they reply. It starts every time.");

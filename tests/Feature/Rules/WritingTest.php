@@ -10,6 +10,10 @@ use App\Models\RecordType;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleEdit;
+use App\Rules\Vocabularies;
+use Linnet\Core\Prose\ProseError;
+use Linnet\Core\Prose\Sentences;
+use Linnet\Core\Record\RecordType as CoreType;
 use Tests\Feature\TestCase;
 
 /** Rules written in sentences. */
@@ -108,6 +112,17 @@ final class WritingTest extends TestCase
         $this->get(route('rules.choices', [$rule, 'line' => 99, 'piece' => 3]))->assertNotFound();
         $this->post(route('rules.sentences', $rule), ['do' => 'word', 'line' => 1, 'base' => 0, 'before' => 'text the guest from ', 'text' => 'the workshop', 'after' => ', as a service text'])->assertSessionHasNoErrors();
         self::assertSame('workshop', $rule->refresh()->draft['steps'][0]['from']['key'] ?? null);
+    }
+
+    public function testEveryExampleOfABeginningIsUnderstood(): void
+    {
+        preg_match_all('#data-whole="([^"]*)".*?<small>(.*?)</small>#s', (string) $this->get(route('rules.begin.completions'))->assertOk()->getContent(), $offered, PREG_SET_ORDER);
+        $phrase = Vocabularies::language()->line(CoreType::PERSON, '', 'beginning');
+        $examples = array_map(fn (array $one): string => html_entity_decode("$one[1] $one[2]", ENT_QUOTES), array_values(array_filter($offered, fn (array $one): bool => $one[2] !== '')));
+        $wrong = array_filter($examples, fn (string $sentence): bool => Sentences::read($phrase, $sentence) instanceof ProseError);
+
+        self::assertGreaterThan(12, count($examples));
+        self::assertSame([], $wrong);
     }
 
     public function testChecksStandBesideAndWhatIsWrongKeepsARuleFromBeingPublished(): void

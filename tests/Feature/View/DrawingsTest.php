@@ -37,6 +37,13 @@ final class DrawingsTest extends TestCase
         self::assertTrue($line->breaks[0]['to'] < $second['x'] && $second['x'] < $line->endX() && $line->endX() <= TimeLine::WIDTH);
     }
 
+    public function testADayOfAnotherMonthSaysItsMonth(): void
+    {
+        $line = $this->draw(Rules::whenCallIsMissed()->text('First')->wait(28, 'days')->text('Second'), 'Europe/London', '2026-02-16T10:00:00Z');
+
+        self::assertSame(['Mon 16 Feb', 'Mon 16 Mar'], array_column($line->days(), 'word'));
+    }
+
     public function testNightsLieWhereNoTextMayLeave(): void
     {
         $line = $this->draw(Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second'), 'Europe/London', '2026-03-02T10:00:00Z');
