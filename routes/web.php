@@ -43,6 +43,7 @@ use App\Http\Controllers\RuleDraftController;
 use App\Http\Controllers\RulePowerController;
 use App\Http\Controllers\RuleResultsController;
 use App\Http\Controllers\RuleVersionController;
+use App\Http\Controllers\RuleWordsController;
 use App\Http\Controllers\RuleWritingController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SafeguardsController;
@@ -104,7 +105,6 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules/{rule}/checks', [RuleWritingController::class, 'checks'])->middleware(Glance::class)->name('rules.checks');
         Route::get('rules/{rule}/samples', [RuleController::class, 'samples'])->middleware(Glance::class)->name('rules.samples');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
-        Route::post('rules/{rule}/preview', [RuleDraftController::class, 'preview'])->middleware(Glance::class)->name('rules.preview');
         Route::get('sent', [SentController::class, 'index'])->name('sent.index');
         Route::get('sources', [SourceController::class, 'index'])->name('sources.index');
         Route::get('sources/{source}', [SourceController::class, 'show'])->middleware(Glance::class)->name('sources.show');
@@ -152,6 +152,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules/{rule}/undo', [RuleWritingController::class, 'undo'])->name('rules.undo');
         Route::post('rules/{rule}/redo', [RuleWritingController::class, 'redo'])->name('rules.redo');
         Route::get('rules/{rule}/completions', [RuleWritingController::class, 'completions'])->middleware(Glance::class)->name('rules.completions');
+        Route::post('rules/{rule}/words', [RuleWordsController::class, 'preview'])->middleware(Glance::class)->name('rules.words');
+        Route::post('rules/{rule}/words/bounds', [RuleWordsController::class, 'bounds'])->middleware(Glance::class)->name('rules.words.bounds');
+        Route::get('rules/{rule}/words/fields', [RuleWordsController::class, 'fields'])->middleware(Glance::class)->name('rules.words.fields');
+        Route::get('rules/{rule}/words/token', [RuleWordsController::class, 'token'])->middleware(Glance::class)->name('rules.words.token');
         Route::get('rules/{rule}/choices', [RuleWritingController::class, 'choices'])->middleware(Glance::class)->name('rules.choices');
         Route::patch('rules/{rule}/draft', [RuleDraftController::class, 'update'])->name('rules.draft.update');
         Route::post('rules/{rule}/draft/publish', [RuleDraftController::class, 'publish'])->name('rules.draft.publish');

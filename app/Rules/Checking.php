@@ -27,10 +27,16 @@ final class Checking
      */
     public static function of(Core $rule, Desk $desk, ?Rule $itself = null): array
     {
+        return Checks::look(self::question($rule, $desk, $itself));
+    }
+
+    /** @param  Rule|null  $itself  which is not held against itself */
+    public static function question(Core $rule, Desk $desk, ?Rule $itself = null): Question
+    {
         $known = $desk->known;
         $others = Rule::query()->where('power', Power::On)->when($itself !== null, fn ($rules) => $rules->whereKeyNot($itself?->id))->with('version')->orderBy('name')->get();
 
-        return Checks::look(new Question(
+        return new Question(
             rule: $rule,
             business: $known->business(),
             policy: $known->policy(),
@@ -43,6 +49,6 @@ final class Checking
             pools: $known->pools(),
             codes: array_values(array_map(strval(...), DB::table('codes')->distinct()->pluck('list')->all())),
             reached: (new Reach($desk, $rule))->reached(self::REACHED),
-        ));
+        );
     }
 }

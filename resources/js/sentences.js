@@ -36,9 +36,13 @@ export const sentences = () => ({
   },
   gaps(sentence) {
     const gaps = [];
-    for (let next = sentence.nextElementSibling; next?.matches('details.between'); next = next.nextElementSibling)
-      gaps.push(next);
+    for (let next = this.after(sentence); next?.matches('details.between'); next = this.after(next)) gaps.push(next);
     return gaps;
+  },
+  /** What stands next: behind the last of several wordings side by side, what stands below them. */
+  after(one) {
+    const beside = one.parentElement.matches('.wordings > div') && !one.nextElementSibling ? one.parentElement : null;
+    return one.nextElementSibling ?? (beside && !beside.nextElementSibling ? this.after(beside.parentElement) : null);
   },
   open(details) {
     if (!details) return;
@@ -130,7 +134,11 @@ export function keepPlace(root) {
     true,
   );
   root.addEventListener('keydown', (event) => {
-    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target.matches('input, textarea'))
+    if (
+      !(event.ctrlKey || event.metaKey) ||
+      event.key.toLowerCase() !== 'z' ||
+      event.target.matches('input, textarea, [contenteditable]')
+    )
       return;
     const button = root.getElementById(event.shiftKey ? 'redo' : 'undo');
     if (button) {

@@ -1,45 +1,131 @@
-/** The words of a text being changed: fields are put in where the cursor stands; an opening bracket leads to their list. */
+/** The words of a text being changed: a plain box that becomes an editor with what is filled in as tokens, once that is loaded. */
 export default () => ({
   editing: false,
+  editor: null,
+  tag: null,
+  asked: 0,
+  pending: null,
   init() {
     this.editing = Boolean(this.$root.querySelector('[data-open="1"]'));
     if (this.editing) this.$nextTick(() => this.begin());
+    this.$refs.token?.addEventListener('change', () => this.chosen());
+    this.$refs.token?.addEventListener('click', (event) => this.act(event.target.closest('[data-act]')?.dataset.act));
+    this.$refs.token?.addEventListener('keydown', (event) => this.within(event));
+    // What was chosen of a tag is in the words before they are sent.
+    this.$root.addEventListener('submit', (event) => this.wait(event), true);
   },
   open() {
     this.editing = true;
     this.$nextTick(() => this.begin());
   },
-  begin() {
+  async begin() {
     const text = this.$refs.text;
     text.focus();
     text.setSelectionRange(text.value.length, text.value.length);
+    const { textEditor } = await import('./text-editor/editor.js');
+    if (!this.editing || this.editor || !text.isConnected) return;
+    this.editor = textEditor(text, {
+      keep: () => this.keep(),
+      leave: () => this.close(),
+      moved: (now) => {
+        if (this.tag) this.tag = { ...this.tag, from: now(this.tag.from, 1), to: now(this.tag.to, -1) };
+      },
+      open: (tag) => {
+        this.tag = tag;
+        this.choices();
+      },
+    });
     text.dispatchEvent(new Event('input', { bubbles: true }));
   },
   close() {
     this.editing = false;
+    this.editor?.remove();
+    this.editor = null;
+    this.shut();
+    this.$refs.text.hidden = false;
     this.$refs.text.value = this.$refs.text.defaultValue;
+    this.$root.closest('.sentence')?.querySelector('.reads')?.focus();
   },
-  keep(event) {
-    event.currentTarget.form.requestSubmit();
-  },
-  typed(event) {
-    if (event.data === '{') this.$refs.fields.querySelector('button').focus();
+  keep() {
+    this.$refs.text.form.requestSubmit();
   },
   plainly(event) {
-    const text = this.$refs.text;
-    text.value = event.currentTarget.dataset.plain;
-    text.focus();
-    text.dispatchEvent(new Event('input', { bubbles: true }));
+    this.editor?.rewrite(event.currentTarget.dataset.plain);
+    this.editor?.focus();
   },
-  put(event) {
-    const text = this.$refs.text;
-    const name = event.currentTarget.dataset.field;
-    const before = text.value.slice(0, text.selectionStart).replace(/\{{1,2}\s*$/, '');
-    const after = text.value.slice(text.selectionEnd);
-    text.value = `${before}{{ ${name} }}${after}`;
-    const at = text.value.length - after.length;
-    text.setSelectionRange(at, at);
-    text.focus();
-    text.dispatchEvent(new Event('input', { bubbles: true }));
+  offerFields() {
+    this.editor?.offer('{');
+  },
+  offerEmoji() {
+    this.editor?.offer(':');
+  },
+  /** What Linnet says of the words: what is filled in, and what makes them cost more. */
+  told(event) {
+    const { tokens, costly } = event.currentTarget.querySelector('[data-tokens]')?.dataset ?? {};
+    if (tokens) this.editor?.told(JSON.parse(tokens), costly);
+  },
+  /** The choices of a tag, below the words. */
+  async choices(chosen = {}) {
+    const box = this.$refs.token;
+    const number = ++this.asked;
+    const url = new URL(this.$refs.text.dataset.token, window.location.href);
+    Object.entries({ token: this.tag.tag, ...chosen }).forEach(([name, value]) => url.searchParams.set(name, value));
+    const answer = await fetch(url, { headers: { 'HX-Request': 'true' } }).catch(() => null);
+    const words = answer?.ok ? await answer.text() : null;
+    // One who has asked again, or is done, waits for nothing.
+    if (words === null || !this.editor || !this.tag || number !== this.asked) return;
+    const at = document.activeElement;
+    const again = box.contains(at) ? [at.name, at.type === 'radio' ? at.value : null] : null;
+    box.innerHTML = words;
+    box.hidden = false;
+    const { whole, says } = box.querySelector('[data-whole]').dataset;
+    if (whole !== this.tag.tag) this.tag = this.editor.put(this.tag, whole, says);
+    const same = [...box.querySelectorAll('input, select, textarea')];
+    const next = again && same.find((one) => one.name === again[0] && (again[1] === null || one.value === again[1]));
+    (next ?? same[0])?.focus();
+  },
+  chosen() {
+    if (!this.tag) return;
+    const said = {};
+    this.$refs.token.querySelectorAll('select, textarea, input').forEach((one) => {
+      if (one.type !== 'radio' || one.checked) said[one.name] = one.value;
+    });
+    // Whoever writes what is said instead means it to be said.
+    if (document.activeElement?.name === 'fallback' && said.fallback !== '') said.missing = 'words';
+    const pending = this.choices(said).finally(() => {
+      if (this.pending === pending) this.pending = null;
+    });
+    this.pending = pending;
+  },
+  wait(event) {
+    if (!this.pending) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    const form = event.target;
+    this.pending.then(() => form.requestSubmit());
+  },
+  async act(what) {
+    if (!what) return;
+    await this.pending;
+    if (!this.tag) return;
+    if (what === 'out') this.editor.put(this.tag, '');
+    this.shut();
+    this.editor?.focus();
+  },
+  within(event) {
+    if (event.key === 'Escape') {
+      event.stopPropagation();
+      this.act('done');
+    } else if (event.key === 'Enter' && event.target.matches('input')) {
+      event.preventDefault();
+      event.target.blur();
+      this.act('done');
+    }
+  },
+  shut() {
+    this.asked++;
+    this.tag = null;
+    this.$refs.token.hidden = true;
+    this.$refs.token.innerHTML = '';
   },
 });

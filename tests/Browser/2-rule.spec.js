@@ -8,26 +8,49 @@ test('a rule is read and changed in place, with mistakes shown at their word', a
   await expect(page.locator('.prose')).toContainText('Text the caller from the line they called, as a service text');
 
   await page.getByRole('button', { name: 'Change the words' }).click();
-  const words = page.getByLabel('The words of this text');
-  await expect(words).toBeFocused();
+  const words = page.getByRole('textbox', { name: 'The words of this text' });
+  const editor = page.locator('.cm-content');
+  await expect(editor).toBeFocused();
   await words.fill('Hello {{ first_name | uper }}');
   await expect(page.getByText('Did you mean “upper”?')).toBeVisible();
   await page.getByRole('button', { name: 'Keep these words' }).click();
   await expect(page.locator('[id^=words-][id$=-error]')).toContainText('Did you mean “upper”?');
-  await expect(words).toHaveValue('Hello {{ first_name | uper }}');
+  await expect(editor).toContainText('Hello {{ first_name | uper }}');
 
   await words.fill('It’s “ready” – come by…');
   await expect(page.locator('[id^=preview-]')).toContainText('make it cost more');
+  await expect(editor.locator('.costly').first()).toHaveText('’');
   await page.getByRole('button', { name: 'write it plainly' }).click();
-  await expect(words).toHaveValue('It\'s "ready" - come by...');
+  await expect(editor).toHaveText('Osier Quay Boathouse: It\'s "ready" - come by... Reply STOP to hear no more.');
   await expect(page.locator('[id^=preview-]')).not.toContainText('make it cost more');
 
+  // What is filled in is put in from a list, changed in place, and taken out whole.
   await words.fill('Hello ');
-  await words.press('End');
-  await page.keyboard.type('{');
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type('{first');
+  await expect(page.getByRole('option', { name: 'first name' })).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(words).toHaveValue('Hello {{ first_name }}');
+  const token = editor.locator('.token');
+  await expect(token).toHaveText('first name');
+  await page.keyboard.press('F2');
+  await expect(page.getByLabel('What is filled in').first()).toBeVisible();
+  await page.getByLabel('What it says instead').fill('friend');
+  await page.getByLabel('Letters').selectOption('CAPITALS');
+  await expect(token).toHaveText('first name · CAPITALS · or “friend”');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(editor).toBeFocused();
   await expect(page.locator('[id^=preview-]')).toContainText('1 part');
+  await page.keyboard.type(', :wave');
+  await expect(page.getByRole('option', { name: 'waving hand' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(editor).toContainText('👋');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Backspace');
+  await expect(token).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(token).toHaveCount(1);
   await page.getByRole('button', { name: 'Keep these words' }).click();
   await expect(page.getByText('Changes not published.')).toBeVisible();
   await expect(page.locator('.handset .says').first()).toContainText('Hello ');

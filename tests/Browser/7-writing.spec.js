@@ -55,7 +55,7 @@ async function below(page, at, sentence, words = null, key = 'Enter') {
 
 /** The words of the box that is open. */
 async function say(page, words) {
-  await expect(page.locator('textarea:focus')).toBeVisible();
+  await expect(page.locator('.cm-content:focus')).toBeVisible();
   await page.keyboard.press('Control+a');
   await page.keyboard.insertText(words);
   await posted(page, () => page.keyboard.press('Control+Enter'));

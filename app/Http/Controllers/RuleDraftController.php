@@ -8,20 +8,15 @@ use App\Models\Rule;
 use App\Models\Staff;
 use App\Rules\Drafts;
 use App\Rules\Publishing;
-use App\Rules\TriedWords;
 use App\Sentences\Sentence;
 use App\View\Rules\RulePages;
-use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Check\Finding;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Document\Problem;
-use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Rule\Rule as CoreRule;
-use Linnet\Core\Text\PlainTwin;
 use Psr\Clock\ClockInterface;
 
 /** A rule's unpublished changes: kept as they are made, published on purpose. */
@@ -66,29 +61,5 @@ final class RuleDraftController
         });
 
         return redirect()->route('rules.show', $rule)->with('done', 'The unpublished changes are gone.');
-    }
-
-    /** How a text would read with the words being typed. */
-    public function preview(Request $request, Rule $rule, RulePages $pages): View
-    {
-        $said = $request->validate(['step' => 'required|string|max:60', 'text' => 'present|nullable|string|max:2000']);
-        try {
-            $read = TriedWords::in($rule->written(), $said['step'], str_replace("\r\n", "\n", (string) ($said['text'] ?? '')));
-        } catch (Unreadable $e) {
-            return view('rules.preview', ['text' => null, 'problem' => implode(' ', array_map(self::problem(...), $e->problems)), 'plain' => null]);
-        }
-        $texts = $pages->of($rule, $request->integer('sample') ?: null)->with($read)->texts ?? [];
-        $text = array_values(array_filter($texts, fn ($text): bool => $text->step === $said['step']))[0] ?? null;
-
-        $plain = PlainTwin::of($said['text'] ?? '');
-
-        return view('rules.preview', ['text' => $text, 'problem' => null, 'plain' => $plain === ($said['text'] ?? '') ? null : $plain]);
-    }
-
-    private static function problem(Problem $problem): string
-    {
-        $at = $problem->reason->with['at'] ?? null;
-
-        return (is_int($at) ? 'At character '.($at + 1).': ' : '').Sentence::of($problem->reason);
     }
 }

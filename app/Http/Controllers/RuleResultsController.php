@@ -6,7 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Models\Business;
 use App\Models\Rule;
+use App\Rules\Vocabularies;
 use App\View\Rules\Results;
+use App\View\Rules\Tokens;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Psr\Clock\ClockInterface;
@@ -18,6 +20,6 @@ final class RuleResultsController
     {
         $days = (int) ($request->validate(['days' => 'nullable|in:7,30,90'])['days'] ?? 30);
 
-        return view('rules.results', ['rule' => $rule, 'results' => new Results($rule, $days, $clock->now()), 'currency' => Business::ours()->currency()]);
+        return view('rules.results', ['rule' => $rule, 'results' => new Results($rule, $days, $clock->now()), 'tokens' => new Tokens(Vocabularies::ours(), $rule->written()->trigger->type()), 'currency' => Business::ours()->currency()]);
     }
 }

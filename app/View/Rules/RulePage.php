@@ -14,9 +14,10 @@ use App\Models\RuleEdit;
 use App\Rules\Checking;
 use App\Rules\Drafts;
 use App\Rules\Vocabularies;
+use Linnet\Core\Check\Checks;
 use Linnet\Core\Check\Finding;
+use Linnet\Core\Check\Question;
 use Linnet\Core\Engine\Situation;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
@@ -25,6 +26,7 @@ use Linnet\Core\Rule\Condition\Weighed;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Trigger\CalendarReached;
 use Linnet\Core\Rule\Trigger\GoneQuiet;
+use Linnet\Core\Text\Composed;
 use Linnet\Core\Text\Opening;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
@@ -60,7 +62,8 @@ final class RulePage
     /** Why it would not start for the sample; null where it would. */
     public readonly ?Weighed $notStarted;
 
-    private ?Situation $situation = null;
+    /** What is known of the sample. */
+    public readonly ?Situation $situation;
 
     /**
      * @param  list<string>  $suppose  what would happen to the sample, in sentences
@@ -84,7 +87,7 @@ final class RulePage
         $this->samples = $samples->named($sought);
         $this->sample = ($sampleId === null ? null : $samples->find($sampleId)) ?? $this->suited($sought === '' ? $this->samples : $samples->newest());
         if ($this->sample === null) {
-            $this->receiver = $this->rehearsed = $this->timeLine = $this->notStarted = null;
+            $this->receiver = $this->rehearsed = $this->timeLine = $this->notStarted = $this->situation = null;
 
             return;
         }
@@ -102,13 +105,23 @@ final class RulePage
     /** How a text step went in the rehearsal; null if it was not come to. */
     public function textOf(string $step): ?RehearsedText
     {
-        foreach ($this->rehearsed->texts ?? [] as $text) {
-            if ($text->step === $step) {
-                return $text;
-            }
-        }
+        return self::of($this->rehearsed, $step);
+    }
 
-        return null;
+    /** The same, of the rule as somebody is writing it. */
+    public function textWith(Core\Rule $rule, string $step): ?RehearsedText
+    {
+        return self::of($this->with($rule), $step);
+    }
+
+    /** Words as they would read for the sample if it came to them; null where something is missing. */
+    public function elsewise(string $words): ?Composed
+    {
+        try {
+            return $this->situation === null || $this->receiver === null ? null : Composed::of(Template::parse($words), $this->situation->facts, $this->receiver, $this->business->asSender(), $this->situation->now, false, 'sample');
+        } catch (TemplateError) {
+            return null;
+        }
     }
 
     public function lineOf(RehearsedText $text): ?Line
@@ -116,24 +129,22 @@ final class RulePage
         return $text->line === null ? null : Line::query()->firstWhere('key', $text->line);
     }
 
-    /**
-     * The fields a text may name, with the sample's values.
-     *
-     * @return array<string, string> value by path
-     */
-    public function fields(): array
+    /** The text that says who it is from. */
+    public function firstText(): ?Texting
     {
-        $paths = ['first_name', 'last_name'];
-        foreach ($this->sample->record->type->fields ?? [] as $field) {
-            $paths[] = "{$this->written->trigger->type()}.$field->key";
-        }
-        $fields = [];
-        foreach ([...$paths, 'line.name', 'business.name'] as $path) {
-            $value = $this->situation?->facts->at($path);
-            $fields[$path] = is_scalar($value) ? (string) $value : ($value instanceof Moment ? $value->at->setTimezone(new \DateTimeZone($this->business->zone))->format('D j M H:i') : '');
+        foreach ($this->written->flow->steps as $step) {
+            if ($step instanceof Texting) {
+                return $step;
+            }
         }
 
-        return $fields;
+        return null;
+    }
+
+    /** What is filled into its texts, as one reads it. */
+    public function tokens(): Tokens
+    {
+        return new Tokens($this->writing->language->words, $this->writing->type());
     }
 
     /**
@@ -165,7 +176,13 @@ final class RulePage
     /** @return list<Finding> what is wrong with it, or worth a look */
     public function findings(): array
     {
-        return Checking::of($this->written, $this->desk, $this->rule);
+        return Checks::look($this->question());
+    }
+
+    /** The rule and everything it is checked against. */
+    public function question(): Question
+    {
+        return Checking::question($this->written, $this->desk, $this->rule);
     }
 
     /** @return list<string> what somebody agrees to when they publish it */
@@ -196,8 +213,18 @@ final class RulePage
         }
     }
 
-    /** The rehearsal of the rule as somebody is writing it. */
-    public function with(Core\Rule $rule): ?Rehearsed
+    private static function of(?Rehearsed $rehearsed, string $step): ?RehearsedText
+    {
+        foreach ($rehearsed->texts ?? [] as $text) {
+            if ($text->step === $step) {
+                return $text;
+            }
+        }
+
+        return null;
+    }
+
+    private function with(Core\Rule $rule): ?Rehearsed
     {
         return $this->sample === null ? null : $this->worlds->rehearse($this->desk, $this->business, $rule, $this->sample, $this->whatIf->suppositions);
     }

@@ -30,6 +30,12 @@ final readonly class StarterPage
         $this->lines = (new RuleWriter($starter->language))->lines($starter->rule);
     }
 
+    /** What is filled into its texts, as one reads it. */
+    public function tokens(): Tokens
+    {
+        return new Tokens($this->starter->language->words, $this->starter->rule->trigger->type());
+    }
+
     public static function of(Starter $starter, Casting $casting, Desk $desk): self
     {
         return new self($starter, $casting, $desk, Business::ours());

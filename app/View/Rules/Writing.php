@@ -26,11 +26,31 @@ final readonly class Writing
         $numbers = array_keys($text->sentences);
         $shown = (new RuleWriter($language))->lines($rule);
         $lines = [];
+        $last = null;
         foreach ($shown as $i => $line) {
             $step = $rule->flow->step($line->steps[count($line->steps) - 1] ?? '');
+            // A wording belongs to the text above it.
+            $step = $line->kind === LineKind::Wording ? $last : $step;
+            $last = $line->kind === LineKind::Steps || $line->kind === LineKind::Wording ? $step : null;
             $lines[$numbers[$i]] = new WrittenLine($numbers[$i], $line, $step instanceof Texting ? $step : null, $this->gaps($text, $shown, $numbers, $i), $text->before($numbers[$i]) !== null || $line->depth > 1);
         }
         $this->lines = $lines;
+    }
+
+    /** @return list<non-empty-list<WrittenLine>> the lines, those of several wordings together */
+    public function sideBySide(): array
+    {
+        $groups = [];
+        foreach ($this->lines as $line) {
+            $last = $groups === [] ? null : $groups[count($groups) - 1][0];
+            if ($last !== null && $line->line->kind === LineKind::Wording && $last->line->kind === LineKind::Wording) {
+                $groups[count($groups) - 1][] = $line;
+            } else {
+                $groups[] = [$line];
+            }
+        }
+
+        return $groups;
     }
 
     /** What a line of a kind is read and completed by. */

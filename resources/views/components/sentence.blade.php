@@ -23,4 +23,3 @@
     @endif
     @if ($line->line->words !== null)<x-letter :line="$line" :page="$page" :failed="$failed" :opened="$opened" />@endif
 </div>
-@if (Gate::allows('administer'))@foreach ($line->gaps as $gap)<x-gap :gap="$gap" :page="$page" :failed="$failed" />@endforeach @endif

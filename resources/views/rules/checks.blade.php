@@ -15,3 +15,4 @@
     @endforeach
     <div class="mb-5"></div>
 @endif
+@foreach ($bounds as $line => $says)<span id="bounds-{{ $line }}" hx-swap-oob="true">{{ $says }}</span>@endforeach

@@ -11,7 +11,7 @@
             <tbody>
                 @foreach ($results->rows as $row)
                     <tr>
-                        <td class="max-w-md">@if ($loop->first || $results->rows[$loop->index - 1]->step !== $row->step)<span class="soft sm">Text “{{ $row->step }}”</span><br>@endif<x-words :words="$row->words" />@if ($row->best)<br><x-tone tone="well">answered more than the others, beyond chance</x-tone>@endif</td>
+                        <td class="max-w-md">@if ($loop->first || $results->rows[$loop->index - 1]->step !== $row->step)<span class="soft sm">Text “{{ $row->step }}”</span><br>@endif<x-words :words="$row->words" :tokens="$tokens" />@if ($row->best)<br><x-tone tone="well">answered more than the others, beyond chance</x-tone>@endif</td>
                         <td class="n"><a class="link" href="{{ route('sent.index', ['rule' => $rule->id, 'step' => $row->step, 'wording' => $row->wording === '' ? '~' : $row->wording, 'state' => 'left', 'from' => $results->since->date]) }}">{{ number_format($row->sent) }}</a></td>
                         @foreach ($results->hasGoal ? [$row->answered, $row->ended, $row->opened, $row->met] : [$row->answered, $row->ended, $row->opened] as $share)
                             <td class="whitespace-nowrap">@if ($row->sent === 0)<span class="soft">–</span>@else{{ number_format($share->times) }} ({{ round(100 * $share->times / $share->of) }} %)<br><span class="soft sm">between {{ floor(100 * $share->low) }} and {{ ceil(100 * $share->high) }} %</span>@endif</td>

@@ -73,7 +73,15 @@
 
     <div class="rule-columns">
         <div class="prose" x-data="sentences" x-on:keydown="key" x-on:click="click" x-on:dragstart="drag" x-on:dragover="over" x-on:drop="drop">
-            @foreach ($page->writing->lines as $line)<x-sentence :line="$line" :page="$page" :failed="$failed" :opened="($done['opens'] ?? null) === $line->number" />@endforeach
+            @foreach ($page->writing->sideBySide() as $lines)
+                @if (count($lines) === 1)
+                    <x-sentence :line="$lines[0]" :page="$page" :failed="$failed" :opened="($done['opens'] ?? null) === $lines[0]->number" />
+                    @can('administer')@foreach ($lines[0]->gaps as $gap)<x-gap :gap="$gap" :page="$page" :failed="$failed" />@endforeach @endcan
+                @else
+                    <div class="wordings">@foreach ($lines as $line)<div><x-sentence :line="$line" :page="$page" :failed="$failed" :opened="($done['opens'] ?? null) === $line->number" />@can('administer')@foreach ($line->gaps as $gap)@if (! $loop->parent->last || $gap->which === 'wording')<x-gap :gap="$gap" :page="$page" :failed="$failed" />@endif @endforeach @endcan</div>@endforeach</div>
+                    @can('administer')@foreach ($lines[count($lines) - 1]->gaps as $gap)@if ($gap->which !== 'wording')<x-gap :gap="$gap" :page="$page" :failed="$failed" />@endif @endforeach @endcan
+                @endif
+            @endforeach
             @can('administer')
                 <form id="act" class="hidden" method="post" action="{{ route('rules.sentences', $page->query()) }}" hx-post="{{ route('rules.sentences', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<input name="do"><input name="line"><input name="to" value="0"><input name="depth" value="1"><input name="base" value="{{ $page->base() }}"></form>
             @endcan

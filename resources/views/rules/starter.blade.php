@@ -11,7 +11,7 @@
                 <div class="sentence mb-2" data-depth="{{ min(max(0, $line->depth - 1), 6) }}">
                     @if ($line->letter)<span class="mark" aria-hidden="true">{{ $line->letter }}</span>@endif
                     <p class="reads">{{ \Linnet\Core\Prose\Line::capital($line->sentence()) }}</p>
-                    @if ($line->words !== null)<div class="letter whitespace-pre-line"><x-words :words="\Linnet\Core\Text\Template\Template::parse($line->words)" /></div>@endif
+                    @if ($line->words !== null)<div class="letter whitespace-pre-line"><x-words :words="\Linnet\Core\Text\Template\Template::parse($line->words)" :tokens="$page->tokens()" /></div>@endif
                 </div>
             @endforeach
         </div>

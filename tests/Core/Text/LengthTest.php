@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Text;
 
+use Linnet\Core\Text\Bounds;
 use Linnet\Core\Text\Length;
 use Linnet\Core\Text\PlainTwin;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -91,5 +92,15 @@ final class LengthTest extends TestCase
     {
         self::assertSame([], Length::of(PlainTwin::of("“Hi” – it’s\u{00A0}so…"))->culprits);
         self::assertSame('"Hi" - it\'s so...', PlainTwin::of("“Hi” – it’s\u{00A0}so…"));
+    }
+
+    public function testBoundsOverManyAreCountedByCost(): void
+    {
+        $lengths = [[Length::of(str_repeat('a', 150)), 3], [Length::of(str_repeat('a', 10)), 1], [Length::of(str_repeat('ł', 71)), 2], [Length::of(str_repeat('a', 120)), 1]];
+        $bounds = Bounds::of($lengths, 4);
+
+        self::assertNotNull($bounds);
+        self::assertSame([7, 10, 150, 71, 1, 2, 2, 4], [$bounds->people, $bounds->shortest, $bounds->median, $bounds->longest, $bounds->fewest, $bounds->over, $bounds->most, $bounds->lacking]);
+        self::assertNull(Bounds::of([], 3));
     }
 }

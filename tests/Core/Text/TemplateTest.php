@@ -6,6 +6,7 @@ namespace Tests\Core\Text;
 
 use Linnet\Core\Record\Facts;
 use Linnet\Core\Text\Length;
+use Linnet\Core\Text\Template\Node\Node;
 use Linnet\Core\Text\Template\Renderer;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
@@ -128,12 +129,23 @@ final class TemplateTest extends TestCase
         for ($i = 0; $i < 3000; $i++) {
             $text = implode('', array_map(fn (): string => $pieces[mt_rand(0, count($pieces) - 1)], range(1, mt_rand(1, 14))));
             try {
+                $nodes = Template::parse($text)->nodes;
+                // What was read is written so that it reads the same.
+                $written = implode('', array_map(fn (Node $node): string => $node->written(), $nodes));
+                self::assertSame($written, implode('', array_map(fn (Node $node): string => $node->written(), Template::parse($written)->nodes)), $text);
                 self::render($text);
             } catch (TemplateError $e) {
                 self::assertLessThanOrEqual(mb_strlen($text, 'UTF-8'), $e->at);
             }
         }
         $this->addToAssertionCount(1);
+    }
+
+    public function testTagsAreWrittenAsTheyAreRead(): void
+    {
+        foreach (['{{ first_name }}', '{{ a.b | as: "weekday time" | upper | limit: 12 | or: "say \\"so\\" \\“now\\”" }}', '{{ pick: "Hi" / "a/b }}" }}', '{{ link: basket.url }}', '{{ code: "welcome" }}', '{{ "{{" }}'] as $tag) {
+            self::assertSame([$tag], array_map(fn (Node $node): string => $node->written(), Template::parse($tag)->nodes));
+        }
     }
 
     private static function render(string $template, string $locale = 'en_GB', string $now = '2026-03-13T12:00:00Z'): string

@@ -127,17 +127,6 @@ final class RuleDraftTest extends TestCase
         self::assertStringEndsWith('It may be used only for people who have agreed to offers; to others it is not sent.', $agreement());
     }
 
-    public function testThePreviewShowsTheWordsBeingTypedOrWhatIsWrongWithThem(): void
-    {
-        $this->missedCall(self::WEN);
-        $this->work();
-        $preview = fn (string $text) => $this->post(route('rules.preview', $this->rule), ['step' => 'first', 'text' => $text])->assertOk();
-
-        $preview('Hi {{ first_name }} “now”')->assertSee('Hi Wen “now”')->assertSee('make it cost more');
-        $preview('Hi {{ first_name | uper }}')->assertSee('Did you mean “upper”?');
-        $preview('Hi {{ nickname }}')->assertSee('There is no value for “nickname”');
-    }
-
     public function testARuleGoesOutAsAFileAndComesInAsADraftThatIsOff(): void
     {
         $this->actingAs($this->staff(Role::Administrator));

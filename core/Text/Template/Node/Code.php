@@ -10,4 +10,9 @@ final readonly class Code implements Node
     public function __construct(public int $at, public string $list)
     {
     }
+
+    public function written(): string
+    {
+        return "{{ code: \"$this->list\" }}";
+    }
 }

@@ -15,6 +15,11 @@ final readonly class Field implements Node
     {
     }
 
+    public function written(): string
+    {
+        return '{{ '.implode(' | ', [$this->path, ...array_map(fn (Modifier $modifier): string => $modifier->written(), $this->modifiers)]).' }}';
+    }
+
     public function fallback(): ?string
     {
         return $this->argumentOf(ModifierName::Or);

@@ -10,4 +10,9 @@ final readonly class Link implements Node
     public function __construct(public int $at, public string $path)
     {
     }
+
+    public function written(): string
+    {
+        return "{{ link: $this->path }}";
+    }
 }

@@ -7,4 +7,6 @@ namespace Linnet\Core\Text\Template\Node;
 /** @phpstan-sealed Words|Field|Pick|Link|Code */
 interface Node
 {
+    /** As it stands in a text that the parser reads. */
+    public function written(): string;
 }

@@ -11,4 +11,9 @@ final readonly class Pick implements Node
     public function __construct(public int $at, public array $choices)
     {
     }
+
+    public function written(): string
+    {
+        return '{{ pick: '.implode(' / ', array_map(Modifier::quoted(...), $this->choices)).' }}';
+    }
 }

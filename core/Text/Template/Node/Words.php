@@ -10,4 +10,9 @@ final readonly class Words implements Node
     public function __construct(public string $words)
     {
     }
+
+    public function written(): string
+    {
+        return str_replace('{{', '{{ "{{" }}', $this->words);
+    }
 }

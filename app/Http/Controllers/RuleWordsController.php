@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Rule;
+use App\Rules\TriedWords;
+use App\Sentences\Sentence;
+use App\View\Rules\Fillings;
+use App\View\Rules\RulePages;
+use App\View\Rules\Spread;
+use App\View\Rules\TokenPage;
+use App\View\Rules\Tokens;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Linnet\Core\Document\Problem;
+use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Text\PlainTwin;
+use Linnet\Core\Text\Template\Template;
+use Linnet\Core\Text\Template\TemplateError;
+
+/** The words of a text while they are written. */
+final class RuleWordsController
+{
+    /** How a text would read with the words being typed. */
+    public function preview(Request $request, Rule $rule, RulePages $pages): View
+    {
+        $said = $request->validate(['step' => 'nullable|string|max:60', 'text' => 'present|nullable|string|max:2000']);
+        $words = self::lines($said['text'] ?? '');
+        $page = $pages->of($rule, $request->integer('sample') ?: null);
+        $plain = PlainTwin::of($words);
+        $text = $problem = null;
+        try {
+            isset($said['step']) ? $text = $page->textWith(TriedWords::in($page->written, $said['step'], $words), $said['step']) : Template::parse($words);
+        } catch (Unreadable $e) {
+            $problem = implode(' ', array_map(self::problem(...), $e->problems));
+        } catch (TemplateError $e) {
+            $problem = self::problem(new Problem('', $e->reason()));
+        }
+
+        return view('rules.preview', [
+            'tokens' => $page->tokens()->in($words), 'plain' => $plain === $words ? null : $plain, 'receiver' => $page->receiver, 'text' => $text, 'problem' => $problem,
+            'isText' => isset($said['step']), 'else' => $text === null && $problem === null ? $page->elsewise($words) : null,
+        ]);
+    }
+
+    /** How long it is for all whom the rule reaches today. */
+    public function bounds(Request $request, Rule $rule, RulePages $pages): Response
+    {
+        $said = $request->validate(['step' => 'required|string|max:60', 'text' => 'present|nullable|string|max:2000']);
+        $page = $pages->of($rule, null);
+        try {
+            $template = Template::parse(self::lines($said['text'] ?? ''));
+        } catch (TemplateError) {
+            return new Response('');
+        }
+        $bounds = (new Spread($page->question()))->bounds($template, ($page->firstText()?->id()) === $said['step']);
+
+        return new Response($bounds === null ? '' : e(Spread::says($bounds)));
+    }
+
+    /** What can be filled in, with the sample's values. */
+    public function fields(Request $request, Rule $rule, RulePages $pages): JsonResponse
+    {
+        return new JsonResponse((new Fillings($pages->asked($rule, $request)))->offered());
+    }
+
+    /** One thing that is filled in: its choices, each with what it comes to. */
+    public function token(Request $request, Rule $rule, RulePages $pages): View
+    {
+        $said = $request->validate([
+            'token' => 'required|string|max:600', 'path' => 'nullable|string|max:120', 'missing' => 'nullable|in:error,nothing,words', 'fallback' => 'nullable|string|max:200', 'as' => 'nullable|string|max:60',
+            'letters' => 'nullable|in:,upper,lower,title', 'limit' => 'nullable|integer|min:0|max:9999', 'choices' => 'nullable|string|max:2000', 'list' => 'nullable|string|max:60',
+        ]);
+        $page = $pages->asked($rule, $request);
+        $node = Tokens::node($said['token']) ?? abort(404);
+
+        return view('rules.token', ['one' => TokenPage::chosen($node, $page, $said), 'fillings' => new Fillings($page), 'tokens' => $page->tokens()]);
+    }
+
+    private static function lines(string $text): string
+    {
+        return str_replace("\r\n", "\n", $text);
+    }
+
+    private static function problem(Problem $problem): string
+    {
+        $at = $problem->reason->with['at'] ?? null;
+
+        return (is_int($at) ? 'At character '.($at + 1).': ' : '').Sentence::of($problem->reason);
+    }
+}
