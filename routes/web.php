@@ -58,6 +58,7 @@ use App\Http\Controllers\TariffController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TokenController;
+use App\Http\Controllers\TrialController;
 use App\Http\Controllers\WordsController;
 use App\Http\Middleware\Glance;
 use Illuminate\Support\Facades\Route;
@@ -152,6 +153,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules/{rule}/undo', [RuleWritingController::class, 'undo'])->name('rules.undo');
         Route::post('rules/{rule}/redo', [RuleWritingController::class, 'redo'])->name('rules.redo');
         Route::get('rules/{rule}/completions', [RuleWritingController::class, 'completions'])->middleware(Glance::class)->name('rules.completions');
+        Route::get('rules/{rule}/trial', [TrialController::class, 'show'])->middleware(Glance::class)->name('rules.trial');
+        Route::post('rules/{rule}/trial', [TrialController::class, 'begin'])->name('rules.trial.begin');
+        Route::post('rules/{rule}/trial/texts', [TrialController::class, 'send'])->middleware('throttle:trials')->name('rules.trial.send');
+        Route::post('rules/{rule}/trial/number', [TrialController::class, 'number'])->middleware('throttle:own-number')->name('rules.trial.number');
         Route::post('rules/{rule}/words', [RuleWordsController::class, 'preview'])->middleware(Glance::class)->name('rules.words');
         Route::post('rules/{rule}/words/bounds', [RuleWordsController::class, 'bounds'])->middleware(Glance::class)->name('rules.words.bounds');
         Route::get('rules/{rule}/words/fields', [RuleWordsController::class, 'fields'])->middleware(Glance::class)->name('rules.words.fields');

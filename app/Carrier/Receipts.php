@@ -8,6 +8,7 @@ use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Number;
 use App\Models\Receipt;
+use App\Models\TrialText;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Reason;
 use Psr\Clock\ClockInterface;
@@ -38,7 +39,7 @@ final readonly class Receipts
         return DB::transaction(function () use ($key, $ref, $fate, $detail, $at, $code): bool {
             $message = Message::query()->where('key', $key)->lockForUpdate()->first();
             if ($message === null) {
-                return false;
+                return TrialText::fate($key, $fate, $detail);
             }
             $new = Receipt::query()->insertOrIgnore([
                 'message_id' => $message->id, 'fate' => $fate, 'detail' => $detail, 'at' => $at->format('Y-m-d H:i:s.v'),

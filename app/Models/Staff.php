@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Auth\User;
 use Illuminate\Http\Request;
 use Laravel\Sanctum\HasApiTokens;
@@ -15,6 +16,7 @@ use Laravel\Sanctum\HasApiTokens;
  * @property string $password
  * @property Role $role
  * @property string|null $number
+ * @property CarbonImmutable|null $number_confirmed_at when a code that was sent to the number came back
  * @property bool $texts_allowed whether rules may text them
  */
 final class Staff extends User
@@ -25,14 +27,14 @@ final class Staff extends User
 
     protected $table = 'staff';
 
-    protected $fillable = ['name', 'email', 'password', 'role', 'number', 'texts_allowed'];
+    protected $fillable = ['name', 'email', 'password', 'role', 'number', 'number_confirmed_at', 'texts_allowed'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'texts_allowed' => 'boolean'];
+        return ['password' => 'hashed', 'role' => Role::class, 'texts_allowed' => 'boolean', 'number_confirmed_at' => 'immutable_datetime'];
     }
 
     /** Who asks. */

@@ -92,6 +92,9 @@ final class AppServiceProvider extends ServiceProvider
 
         RateLimiter::for('api', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.api.most_per_minute'))->by((string) ($request->bearerToken() ?? $request->ip())));
         RateLimiter::for('forms', fn (Request $request): Limit => Limit::perMinute($request->isMethod('post') ? 6 : 60)->by($request->method().'|'.$request->ip()));
+        // Texts cost money, and a number that is written here may be a stranger's.
+        RateLimiter::for('trials', fn (Request $request): Limit => Limit::perHour(60)->by((string) $request->user()?->getAuthIdentifier()));
+        RateLimiter::for('own-number', fn (Request $request): Limit => Limit::perHour($request->has('code') ? 20 : 6)->by(($request->has('code') ? 'code ' : 'number ').$request->user()?->getAuthIdentifier()));
         RateLimiter::for('links', fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         RateLimiter::for('calendar', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
         RateLimiter::for('deliveries', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.deliveries.most_per_minute'))

@@ -2,6 +2,8 @@ import { expect, test } from '@playwright/test';
 import { clockTo, follow, handsetOf, logIn, reloadUntil, ring, writeFrom } from './world.js';
 
 const WEN = '+447700900301';
+const JASPER = '+447700900113';
+const MINE = '+447700900777';
 
 /** Rules written by keyboard alone: no click from the log-in on. */
 const settled = (page) => expect(page.locator('.htmx-request, .htmx-swapping, .htmx-settling')).toHaveCount(0);
@@ -71,6 +73,43 @@ async function sayAt(page, at, words) {
   await say(page, words);
 }
 
+/** Its texts, sent to one's own phone one after another; the number is confirmed the first time. */
+async function tryOnPhone(page, texts, answer = null) {
+  await follow(page, page.getByRole('link', { name: 'Try it on my phone' }), /trial/);
+  const address = page.url();
+  const isMine = await page.getByRole('button', { name: 'Begin the trial' }).isVisible();
+  if (!isMine) {
+    await page.getByLabel('Number of your mobile').fill(MINE);
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('A code was sent to')).toBeVisible();
+    const sent = await (await handsetOf(page, MINE)).innerText();
+    await page.goto(address);
+    await page.getByLabel('The code').fill(/\d{6}/.exec(sent)[0]);
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#toast')).toContainText('The number is yours.');
+  }
+  const press = async (name) => {
+    await page.getByRole('button', { name }).focus();
+    await page.keyboard.press('Enter');
+  };
+  await press('Begin the trial');
+  for (const [i, words] of texts.entries()) {
+    await press('Send the next');
+    await expect(page.locator('.handset .says')).toHaveCount(i + 1);
+    await expect(page.locator('.handset .says').nth(i)).toContainText(words);
+  }
+  if (answer !== null) {
+    await writeFrom(page, MINE, answer.text);
+    await page.goto(address);
+    await expect(page.locator('.handset .mine')).toHaveText(answer.text);
+    await expect(page.locator('#trial')).toContainText(answer.then);
+  }
+  await expect(await handsetOf(page, MINE)).toContainText(`Trial: `);
+  await page.goto(address);
+  await press('End the trial');
+  await follow(page, page.locator('.crumb a').last(), /rules\/\d+(\?|$)/);
+}
+
 async function publish(page) {
   await page.locator('summary', { hasText: 'Publish…' }).focus();
   await page.keyboard.press('Enter');
@@ -108,6 +147,7 @@ test('a booking is confirmed by yes or no, with a question asked again, and happ
     'Wait until 20 minutes before the start, then text the guest from the line last used',
   );
   await expect(page.locator('.time-line')).toBeVisible();
+  await tryOnPhone(page, ['does it suit you?'], { text: 'perhaps', then: 'Sorry, was that YES or NO?' });
   await publish(page);
 
   await page.goto('/records/booking/new');
@@ -126,26 +166,6 @@ test('a booking is confirmed by yes or no, with a question asked again, and happ
   await reloadUntil(page, () => page.getByText('confirmed').first());
   clockTo('2026-03-18T09:41:00Z');
   await expect(await handsetOf(page, WEN)).toContainText('See you in 20 minutes.');
-});
-
-test('a basket that was left gets one follow-up only while it is unpaid', async ({ page }) => {
-  await logIn(page);
-  await begin(
-    page,
-    'When nothing has happened to a basket for 45 minutes while its state is open or left and it has more than 0 pieces, if they have agreed to offers',
-    'Basket, twice',
-  );
-  await rewrite(page, 'Text the customer', 'text the customer from the front desk, as a marketing text');
-  await sayAt(page, 'Text the customer', 'Still yours: {{ basket.what | limit: 40 }} {{ link: basket.url }}');
-  await below(
-    page,
-    'Text the customer',
-    'wait 1 day, then go on only if its state is not paid, then text the customer from the front desk, as a marketing text',
-    'A fifth off with {{ code: "welcome" }}: {{ link: basket.url }}',
-  );
-  await rewrite(page, 'It starts once', 'It does not start again for the same person within 7 days');
-  await expect(page.locator('.time-line [data-step]')).not.toHaveCount(0);
-  await publish(page);
 });
 
 test('a yearly check is asked for twice, unless a job was booked', async ({ page }) => {
@@ -167,6 +187,7 @@ test('a yearly check is asked for twice, unless a job was booked', async ({ page
     'Not booked yet: which day suits you?',
   );
   await expect(page.locator('.time-line')).toContainText('16:15');
+  await tryOnPhone(page, ['The check of', 'Not booked yet']);
   await publish(page);
 
   await page.goto('/records/service_plan/new');
@@ -182,6 +203,78 @@ test('a yearly check is asked for twice, unless a job was booked', async ({ page
   await expect(await handsetOf(page, WEN)).not.toContainText('which day suits you?');
   clockTo('2026-03-27T16:16:00Z');
   await expect(await handsetOf(page, WEN)).toContainText('Not booked yet: which day suits you?');
+});
+
+test('a call’s outcome is followed by a text and a change, undone and done again', async ({ page }) => {
+  await logIn(page);
+  await begin(page, 'When the outcome of a call becomes answered', 'After a call');
+  await rewrite(
+    page,
+    'Text the caller',
+    'wait 1 minute, then text the caller from the line they called, as a service text',
+  );
+  await sayAt(page, 'Wait 1 minute', 'Thank you for calling.');
+  await below(page, 'Wait 1 minute', 'set the reason to "texted"');
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(page.locator('.reads').nth(1)).toHaveText('Set the reason to "texted".');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.reads').nth(1)).toContainText('Wait 1 minute');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.locator('.reads').nth(1)).toHaveText('Set the reason to "texted".');
+  await tryOnPhone(page, ['Thank you for calling.']);
+  await publish(page);
+
+  clockTo('2026-03-30T10:00:00Z');
+  await ring(page, WEN);
+  await page.goto('/records/call');
+  await reloadUntil(page, () => page.locator('tbody tr').first().getByText('Wen Li'));
+  await follow(page, page.locator('tbody a').first(), /call\/\d+$/);
+  await follow(page, page.getByRole('link', { name: 'Change', exact: true }), /call\/\d+\/edit$/);
+  await page.getByLabel('Outcome').selectOption('answered');
+  await page.getByLabel('Why unanswered').press('Enter');
+  await expect(page.locator('#toast')).toContainText('The change is kept.');
+  clockTo('2026-03-30T10:02:00Z');
+  await expect(await handsetOf(page, WEN)).toContainText('Thank you for calling.');
+  await page.goto('/records/call');
+  await follow(page, page.locator('tbody a').first(), /call\/\d+$/);
+  await reloadUntil(page, () => page.getByText('texted').first());
+});
+
+test('a basket that was left gets one follow-up only while it is unpaid', async ({ page }) => {
+  await logIn(page);
+  await begin(
+    page,
+    'When nothing has happened to a basket for 45 minutes while its state is open or left and it has more than 0 pieces, if they have agreed to offers',
+    'Basket, twice',
+  );
+  await rewrite(page, 'Text the customer', 'text the customer from the front desk, as a marketing text');
+  await sayAt(page, 'Text the customer', 'Still yours: {{ basket.what | limit: 40 }} {{ link: basket.url }}');
+  await below(
+    page,
+    'Text the customer',
+    'wait 1 day, then go on only if its state is not paid, then text the customer from the front desk, as a marketing text',
+    'A fifth off with {{ code: "welcome" }}: {{ link: basket.url }}',
+  );
+  await rewrite(page, 'It starts once', 'It does not start again for the same person within 7 days');
+  await expect(page.locator('.time-line [data-step]')).not.toHaveCount(0);
+  await tryOnPhone(page, ['Still yours:', 'A fifth off with']);
+  await publish(page);
+
+  clockTo('2026-03-30T10:10:00Z');
+  await page.goto('/records/basket/new');
+  await page.getByLabel('What is in it').fill('A dry bag');
+  await page.getByLabel('Who').fill(JASPER);
+  await page.getByLabel('State').selectOption('open');
+  await page.getByLabel('Pieces').fill('1');
+  await page.getByLabel('Way back to it').fill('https://shop.osierquay.example/b/77');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#toast')).toContainText('It is kept.');
+  clockTo('2026-03-30T10:54:00Z');
+  await expect(await handsetOf(page, JASPER)).not.toContainText('Still yours: A dry bag');
+  clockTo('2026-03-30T10:56:00Z');
+  await expect(await handsetOf(page, JASPER)).toContainText('Still yours: A dry bag');
+  clockTo('2026-03-31T10:57:00Z');
+  await expect(await handsetOf(page, JASPER)).toContainText('A fifth off with');
 });
 
 test('a deal that enters a stage hears from its owner, in five wordings by turns', async ({ page }) => {
@@ -205,40 +298,26 @@ test('a deal that enters a stage hears from its owner, in five wordings by turns
   await expect(page.locator('.prose .letter')).toHaveCount(6);
   await follow(page, page.getByRole('link', { name: 'Versions' }), /versions$/);
   await expect(page.getByText('Nothing is published yet.')).toBeVisible();
-});
-
-test('a call’s outcome is followed by a text and a change, undone and done again', async ({ page }) => {
-  await logIn(page);
-  await begin(page, 'When the outcome of a call becomes answered', 'After a call');
-  await rewrite(
-    page,
-    'Text the caller',
-    'wait 1 minute, then text the caller from the line they called, as a service text',
-  );
-  await sayAt(page, 'Wait 1 minute', 'Thank you for calling.');
-  await below(page, 'Wait 1 minute', 'set the reason to "texted"');
-  await page.keyboard.press('Alt+ArrowUp');
-  await expect(page.locator('.reads').nth(1)).toHaveText('Set the reason to "texted".');
-  await page.keyboard.press('Control+z');
-  await expect(page.locator('.reads').nth(1)).toContainText('Wait 1 minute');
-  await page.keyboard.press('Control+Shift+z');
-  await expect(page.locator('.reads').nth(1)).toHaveText('Set the reason to "texted".');
+  await follow(page, page.locator('.crumb a').last(), /rules\/\d+(\?|$)/);
+  await tryOnPhone(page, ['is in your mail.', 'Any questions?']);
   await publish(page);
 
-  clockTo('2026-03-30T10:00:00Z');
-  await ring(page, WEN);
-  await page.goto('/records/call');
-  await reloadUntil(page, () => page.locator('tbody tr').first().getByText('Wen Li'));
-  await follow(page, page.locator('tbody a').first(), /call\/\d+$/);
-  await follow(page, page.getByRole('link', { name: 'Change', exact: true }), /call\/\d+\/edit$/);
-  await page.getByLabel('Outcome').selectOption('answered');
-  await page.getByLabel('Why unanswered').press('Enter');
+  await page.goto('/records/deal/new');
+  await page.getByLabel('Company day').fill('Paddles for twelve');
+  await page.getByLabel('Who').fill(WEN);
+  await page.getByLabel('Stage').selectOption('talked');
+  await page.getByLabel('Owner').selectOption('Tom Reyes');
+  await page.getByLabel('Company day').press('Enter');
+  await expect(page.locator('#toast')).toContainText('It is kept.');
+  await follow(page, page.getByRole('link', { name: 'Change', exact: true }), /deal\/\d+\/edit$/);
+  await page.getByLabel('Stage').selectOption('offered');
+  await page.getByLabel('Company day').press('Enter');
   await expect(page.locator('#toast')).toContainText('The change is kept.');
-  clockTo('2026-03-30T10:02:00Z');
-  await expect(await handsetOf(page, WEN)).toContainText('Thank you for calling.');
-  await page.goto('/records/call');
-  await follow(page, page.locator('tbody a').first(), /call\/\d+$/);
-  await reloadUntil(page, () => page.getByText('texted').first());
+  // Its line was busy this second.
+  clockTo('2026-03-31T10:58:00Z');
+  await expect(await handsetOf(page, WEN)).toContainText('Our offer for Paddles for twelve is in your mail.');
+  clockTo('2026-04-03T11:00:00Z');
+  await expect(await handsetOf(page, WEN)).toContainText('Any questions?');
 });
 
 test.describe('with script off', () => {

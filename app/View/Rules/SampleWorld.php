@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Engine\Subject;
 use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\Record;
 use Linnet\Core\Rehearsal\Paper\Sheet;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\Rehearsed;
@@ -20,6 +21,8 @@ use Linnet\Core\Rehearsal\Supposition;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Trigger\RecordChanged;
+use Linnet\Core\Rule\Trigger\Trigger;
 
 /** Copies onto paper what is known about one sample, and rehearses a rule there. */
 final class SampleWorld
@@ -42,7 +45,8 @@ final class SampleWorld
         foreach ($person->numbers as $number) {
             $sheet->consent[$number->e164] = $known->consent($number->e164);
         }
-        $records = $sample->record === null ? [] : array_filter([$known->record($sample->record->id)]);
+        $record = $sample->record === null ? null : $known->record($sample->record->id);
+        $records = $record === null ? [] : [self::begun($rule->trigger, $record)];
         foreach (Needs::relatedTypes($rule) as $type) {
             array_push($records, ...$known->recordsOf($person->id, $type));
         }
@@ -61,6 +65,14 @@ final class SampleWorld
         }
 
         return Rehearsal::oneRun($sheet, $rule, $subject, $line, $suppositions);
+    }
+
+    /** A record as it is when what starts the rule has just happened to it. */
+    private static function begun(Trigger $trigger, Record $record): Record
+    {
+        return $trigger instanceof RecordChanged && $trigger->to !== null && $record->type->key === $trigger->type
+            ? new Record($record->id, $record->type, [$trigger->field => $trigger->to] + $record->values, $record->personId, $record->changedAt)
+            : $record;
     }
 
     /** @return array<string, list<string>> by list, the code they have, or else the one they would get */

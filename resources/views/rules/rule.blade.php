@@ -18,6 +18,7 @@
             @can('administer')
                 @if ($page->canUndo)<form method="post" action="{{ route('rules.undo', $page->query()) }}" hx-post="{{ route('rules.undo', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="undo" title="{{ $page->canUndo->staff->name ?? '' }} {{ $page->canUndo->says }}">undo</button></form>@endif
                 @if ($page->canRedo)<form method="post" action="{{ route('rules.redo', $page->query()) }}" hx-post="{{ route('rules.redo', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="redo" title="{{ $page->canRedo->says }}">redo</button></form>@endif
+                <a class="btn" href="{{ route('rules.trial', $page->query()) }}">Try it on my phone</a>
                 <form method="post" action="{{ route('rules.copy', $page->rule) }}">@csrf<button class="btn">Copy</button></form>
                 @if ($page->rule->power->value !== 'retired')
                 <form method="post" action="{{ route('rules.power', $page->rule) }}">@csrf @method('put')

@@ -127,6 +127,16 @@ final class RuleDraftTest extends TestCase
         self::assertStringEndsWith('It may be used only for people who have agreed to offers; to others it is not sent.', $agreement());
     }
 
+    public function testTheSampleIsAsItIsWhenTheRuleBegins(): void
+    {
+        $this->post('/records/deal', ['fields' => ['title' => 'Day out', 'stage' => 'asked', 'who' => self::WEN]])->assertSessionHasNoErrors();
+        $text = "Rule: Offer\nWhen the stage of a deal becomes offered:\n  wait 3 days, then go on only if its stage is offered.\n  text the customer from the front desk, as a service text:\n    | Any questions?\nIt stops as soon as they reply. It starts every time.";
+        $this->post(route('rules.begin.store'), ['text' => $text])->assertSessionHasNoErrors();
+        $rule = Rule::query()->orderByDesc('id')->firstOrFail();
+
+        $this->get(route('rules.show', $rule))->assertOk()->assertSee('<div class="says">Osier Quay Boathouse: Any questions?', false);
+    }
+
     public function testARuleGoesOutAsAFileAndComesInAsADraftThatIsOff(): void
     {
         $this->actingAs($this->staff(Role::Administrator));

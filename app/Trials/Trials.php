@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Trials;
+
+use App\Carrier\Carrier;
+use App\Engine\Live\Desk;
+use App\Engine\Live\LiveDeeds;
+use App\Models\Business;
+use App\Models\Line;
+use App\Models\MessageState;
+use App\Models\Rule;
+use App\Models\Staff;
+use App\Models\Trial;
+use App\Models\TrialText;
+use App\Rules\Vocabularies;
+use App\View\Rules\Samples;
+use App\View\Rules\SampleWorld;
+use App\View\Rules\WhatIf;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Linnet\Core\Reason;
+use Linnet\Core\Rehearsal\RehearsedText;
+use Linnet\Core\Rehearsal\Supposition;
+use Linnet\Core\Rule\Step\Texting;
+use Linnet\Core\Time\Span;
+use Linnet\Core\Time\Unit;
+use Psr\Clock\ClockInterface;
+
+/**
+ * The texts of a rule for one sample, on the telephone of whoever tries it. The rehearsal says which come; what they answer is supposed
+ * of the sample, and so decides what comes next.
+ */
+final readonly class Trials
+{
+    /** Whoever takes it for one of the business's own texts sees that it is none. */
+    public const MARK = 'Trial: ';
+
+    public function __construct(private ClockInterface $clock, private Carrier $carrier, private LiveDeeds $deeds, private SampleWorld $worlds)
+    {
+    }
+
+    public function open(Rule $rule, Staff $staff): ?Trial
+    {
+        $trial = Trial::query()->where('rule_id', $rule->id)->where('staff_id', $staff->id)->whereNull('ended_at')->orderByDesc('id')->with('texts.line')->first();
+
+        return $trial?->isOpen($this->clock->now()) === true ? $trial : null;
+    }
+
+    /** @param  list<string>  $suppose */
+    public function begin(Rule $rule, Staff $staff, int $sampleId, array $suppose): Trial
+    {
+        $now = $this->clock->now();
+
+        return DB::transaction(function () use ($rule, $staff, $sampleId, $suppose, $now): Trial {
+            Trial::query()->where('staff_id', $staff->id)->whereNull('ended_at')->update(['ended_at' => $now]);
+
+            return Trial::query()->create([
+                'rule_id' => $rule->id, 'staff_id' => $staff->id, 'document' => $rule->written()->toDocument(), 'sample_id' => $sampleId, 'suppose' => $suppose,
+                'number' => (string) $staff->number, 'at' => $now, 'last_at' => $now,
+            ]);
+        });
+    }
+
+    public function end(Trial $trial): void
+    {
+        $trial->update(['ended_at' => $this->clock->now()]);
+    }
+
+    /** @return list<RehearsedText> those that would leave after the ones the trial has sent, as it has been answered until now */
+    public function ahead(Trial $trial): array
+    {
+        $rule = $trial->read();
+        $desk = Desk::reading($this->clock->now(), $this->deeds);
+        $business = Business::ours();
+        $sample = (new Samples($rule->trigger->type(), $business->zone, $desk->now))->find($trial->sample_id);
+        if ($sample === null) {
+            return [];
+        }
+        $suppositions = [...WhatIf::of(Vocabularies::language(), $rule, $trial->suppose, $business->zone)->suppositions, ...$this->answers($trial)];
+        $texts = array_values(array_filter(
+            $this->worlds->rehearse($desk, $business, $rule, $sample, $suppositions)->texts, fn (RehearsedText $text): bool => $text->leavesAt !== null && $text->composed !== null,
+        ));
+
+        return array_slice($texts, $trial->texts()->where('inbound', false)->count());
+    }
+
+    /**
+     * Sends the next, or all that are left.
+     *
+     * @return Reason|null why one did not go; those after it wait
+     */
+    public function send(Trial $trial, bool $all): ?Reason
+    {
+        if (OwnNumber::saidStop($trial->number)) {
+            return new Reason('trial.said_stop', ['number' => $trial->number]);
+        }
+        $ahead = $this->ahead($trial);
+        foreach ($all ? $ahead : array_slice($ahead, 0, 1) as $text) {
+            $line = Line::query()->firstWhere('key', $text->line);
+            if ($line === null || $text->composed === null) {
+                return new Reason('trial.no_line');
+            }
+            // Kept before it goes: one that was cut off is not sent under another key.
+            $sent = TrialText::query()->create([
+                'trial_id' => $trial->id, 'key' => (string) Str::uuid7(), 'step' => $text->step, 'line_id' => $line->id, 'body' => self::MARK.$text->composed->body,
+                'picture' => $this->pictureOf($trial, $text->step), 'state' => MessageState::Ready, 'at' => $this->clock->now(),
+            ]);
+            $trial->update(['last_at' => $this->clock->now()]);
+            $refused = $this->handOver($trial, $sent, $line);
+            if ($refused !== null) {
+                return $refused;
+            }
+        }
+
+        return null;
+    }
+
+    /** Once more, under its own key, what the carrier did not take. */
+    public function again(Trial $trial): ?Reason
+    {
+        $text = $trial->texts()->where('inbound', false)->whereIn('state', [MessageState::Ready, MessageState::Failed])->first();
+
+        return $text === null ? null : $this->handOver($trial, $text, $text->line);
+    }
+
+    private function handOver(Trial $trial, TrialText $text, Line $line): ?Reason
+    {
+        $refused = OwnNumber::handOver($this->carrier, $line, $trial->number, $text->body, $text->key, $text->picture);
+        $detail = $refused?->with['detail'] ?? null;
+        // A receipt may have come in faster than the answer.
+        TrialText::query()->whereKey($text->id)->whereIn('state', [MessageState::Ready, MessageState::Failed])
+            ->update($refused === null ? ['state' => MessageState::Handed, 'detail' => null] : ['state' => MessageState::Failed, 'detail' => is_string($detail) ? mb_substr($detail, 0, 190, 'UTF-8') : null]);
+
+        return $refused;
+    }
+
+    /** @return list<Supposition> what was written in the trial, each a minute after the text before it */
+    private function answers(Trial $trial): array
+    {
+        $answers = [];
+        $step = null;
+        $minutes = 1;
+        foreach ($trial->texts as $text) {
+            if ($text->inbound) {
+                $answers[] = new Supposition($step, Span::of($minutes++, Unit::Minutes) ?? Span::days(1), $text->body);
+            } else {
+                [$step, $minutes] = [$text->step, 1];
+            }
+        }
+
+        return $answers;
+    }
+
+    private function pictureOf(Trial $trial, string $step): ?string
+    {
+        $texting = $trial->read()->flow->step($step);
+
+        return $texting instanceof Texting ? $texting->outgoing()->picture : null;
+    }
+}
