@@ -9,6 +9,7 @@ const screens = [
   '/rules/1?find=to',
   '/rules/1?if[]=they+sing',
   '/rules/1/versions',
+  '/rules/1/trial',
   '/starters/booking-missed',
   '/conversations',
   '/people',
@@ -81,7 +82,14 @@ for (const [colorScheme, rules] of Object.entries(themes)) {
       await expect(page.getByRole('dialog', { name: 'What can stand here' })).toBeVisible();
       await expectAccessible(page, rules);
       await page.getByRole('button', { name: 'Change the words' }).first().click();
+      await page.locator('.cm-content .token').first().click();
+      await expect(page.locator('.token-choices')).toBeVisible();
       await expectAccessible(page, rules);
+      await page.getByRole('button', { name: 'Done' }).click();
+      await page.keyboard.type(' {');
+      await expect(page.getByRole('option').first()).toBeVisible();
+      await expectAccessible(page, rules);
+      await page.keyboard.press('Escape');
       await page.locator('.reads').nth(1).press('Enter');
       await expect(page.getByRole('option', { name: /^wait until/ })).toBeVisible();
       await expectAccessible(page, rules);

@@ -1,4 +1,4 @@
-import { completionStatus } from '@codemirror/autocomplete';
+import { acceptCompletion, completionStatus } from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { EditorState } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
@@ -29,6 +29,7 @@ export function textEditor(box, acts) {
         offers(fields, (all) => view.dispatch({ effects: said.of(all) })),
         tokens(JSON.parse(names), { before, after }),
         keymap.of([
+          { key: 'Tab', run: acceptCompletion },
           { key: 'F2', run: (of) => openAt(of, of.state.selection.main.head) },
           { key: 'Ctrl-Enter', run: () => (acts.keep(), true) },
           { key: 'Escape', run: (of) => completionStatus(of.state) === null && (acts.leave(), true) },
@@ -46,6 +47,8 @@ export function textEditor(box, acts) {
             event.target.closest?.('.token') !== null && openAt(of, of.posAtDOM(event.target.closest('.token'))),
         }),
         EditorView.updateListener.of((change) => {
+          // Its arrows go through the list; what scrolls must be within reach all the same.
+          change.view.dom.querySelector('.cm-tooltip-autocomplete > ul')?.setAttribute('tabindex', '0');
           if (!change.docChanged) return;
           acts.moved((at, side) => change.changes.mapPos(at, side));
           box.value = change.state.doc.toString();
