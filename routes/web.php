@@ -40,6 +40,7 @@ use App\Http\Controllers\RuleBeginningController;
 use App\Http\Controllers\RuleController;
 use App\Http\Controllers\RuleDocumentController;
 use App\Http\Controllers\RuleDraftController;
+use App\Http\Controllers\RuleExampleController;
 use App\Http\Controllers\RulePowerController;
 use App\Http\Controllers\RuleResultsController;
 use App\Http\Controllers\RuleVersionController;
@@ -153,6 +154,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules/{rule}/undo', [RuleWritingController::class, 'undo'])->name('rules.undo');
         Route::post('rules/{rule}/redo', [RuleWritingController::class, 'redo'])->name('rules.redo');
         Route::get('rules/{rule}/completions', [RuleWritingController::class, 'completions'])->middleware(Glance::class)->name('rules.completions');
+        Route::get('rules/{rule}/examples/{number}', [RuleExampleController::class, 'show'])->whereNumber('number')->name('rules.examples.show');
+        Route::post('rules/{rule}/examples', [RuleExampleController::class, 'store'])->name('rules.examples.store');
+        Route::put('rules/{rule}/examples/{number}', [RuleExampleController::class, 'update'])->whereNumber('number')->name('rules.examples.update');
+        Route::delete('rules/{rule}/examples/{number}', [RuleExampleController::class, 'destroy'])->whereNumber('number')->name('rules.examples.destroy');
         Route::get('rules/{rule}/trial', [TrialController::class, 'show'])->middleware(Glance::class)->name('rules.trial');
         Route::post('rules/{rule}/trial', [TrialController::class, 'begin'])->name('rules.trial.begin');
         Route::post('rules/{rule}/trial/texts', [TrialController::class, 'send'])->middleware('throttle:trials')->name('rules.trial.send');

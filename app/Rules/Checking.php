@@ -13,6 +13,7 @@ use Linnet\Core\Check\Checks;
 use Linnet\Core\Check\Finding;
 use Linnet\Core\Check\Question;
 use Linnet\Core\Gate\Power;
+use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Rule as Core;
 
 /** A rule checked against the business as it is: its records, lines, people, and the rules that are on beside it. */
@@ -34,6 +35,7 @@ final class Checking
     public static function question(Core $rule, Desk $desk, ?Rule $itself = null): Question
     {
         $known = $desk->known;
+        $examples = new ExampleWorld($desk);
         $others = Rule::query()->where('power', Power::On)->when($itself !== null, fn ($rules) => $rules->whereKeyNot($itself?->id))->with('version')->orderBy('name')->get();
 
         return new Question(
@@ -49,6 +51,7 @@ final class Checking
             pools: $known->pools(),
             codes: array_values(array_map(strval(...), DB::table('codes')->distinct()->pluck('list')->all())),
             reached: (new Reach($desk, $rule))->reached(self::REACHED),
+            examples: array_map(fn (Example $one): array => [$one, $examples->run($rule, $one)->came()], $rule->examples),
         );
     }
 }

@@ -22,7 +22,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Linnet\Core\Reason;
 use Linnet\Core\Rehearsal\RehearsedText;
-use Linnet\Core\Rehearsal\Supposition;
+use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Time\Span;
 use Linnet\Core\Time\Unit;

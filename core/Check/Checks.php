@@ -26,7 +26,7 @@ final class Checks
     {
         return [
             new UnknownField, new UnknownName, new KeywordOwned, new LineCannot, new WindowNeverOpen, new UnreachableStep, new AfterItsEvent, new WaitsTooLong,
-            new EmptyField, new SeveralParts, new CostlyCharacter, new FilteredWords, new SaidTwice, new SameOccasion, new Ring,
+            new EmptyField, new SeveralParts, new CostlyCharacter, new FilteredWords, new SaidTwice, new SameOccasion, new Ring, new BrokenExample,
         ];
     }
 }

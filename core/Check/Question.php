@@ -10,6 +10,8 @@ use Linnet\Core\Record\Business;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\Example\Example;
+use Linnet\Core\Rule\Example\Expected;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Text\Template\Template;
@@ -28,6 +30,7 @@ final readonly class Question
      * @param  array<string, list<Wording>>  $pools  by key
      * @param  list<string>  $codes  the lists there are
      * @param  list<array{Situation, Receiver}>  $reached  those it would begin for
+     * @param  list<array{Example, list<Expected>}>  $examples  the rule's own, each with the texts that come in it now
      */
     public function __construct(
         public Rule $rule,
@@ -42,6 +45,7 @@ final readonly class Question
         public array $pools = [],
         public array $codes = [],
         public array $reached = [],
+        public array $examples = [],
     ) {
     }
 

@@ -36,6 +36,7 @@ use Linnet\Core\Rehearsal\Paper\PaperRule;
 use Linnet\Core\Rehearsal\Paper\PaperRuns;
 use Linnet\Core\Rehearsal\Paper\PaperTexts;
 use Linnet\Core\Rehearsal\Paper\Sheet;
+use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Same;

@@ -10,6 +10,7 @@ use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Reason;
 use Linnet\Core\Rule\Condition\Condition;
 use Linnet\Core\Rule\Condition\Conditions;
+use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Step\Change;
 use Linnet\Core\Rule\Step\Step;
 use Linnet\Core\Rule\Step\Steps;
@@ -27,6 +28,7 @@ final readonly class Rule
      * @param  string|null  $firstDay  YYYY-MM-DD by the business's clock; it starts nothing before
      * @param  string|null  $lastDay  it starts nothing after
      * @param  non-empty-list<Step>  $steps  the outermost
+     * @param  list<Example>  $examples
      */
     private function __construct(
         public string $name,
@@ -42,6 +44,7 @@ final readonly class Rule
         public Release $release,
         public array $steps,
         public Flow $flow,
+        public array $examples = [],
     ) {
     }
 
@@ -55,11 +58,11 @@ final readonly class Rule
     public static function read(Doc $doc): self
     {
         $days = fn (string $which): ?string => $doc->has('days') && $doc->object('days')->has($which) ? $doc->object('days')->day($which) : null;
-        /** @var array{int, null, string, string|null, string|null, string|null, string|null, Trigger, Condition, Again, StopEarly, Goal|null, Release, non-empty-list<Step>} $read */
+        /** @var array{int, null, string, string|null, string|null, string|null, string|null, Trigger, Condition, Again, StopEarly, Goal|null, Release, non-empty-list<Step>, list<Example>} $read */
         $read = $doc->gather([
             fn (): int => $doc->integer('linnet_rule', self::VERSION, self::VERSION),
             function () use ($doc): null {
-                $doc->allow('linnet_rule', 'name', 'key', 'folder', 'days', 'trigger', 'conditions', 'again', 'stop_early', 'goal', 'release', 'steps');
+                $doc->allow('linnet_rule', 'name', 'key', 'folder', 'days', 'trigger', 'conditions', 'again', 'stop_early', 'goal', 'release', 'steps', 'examples');
                 if ($doc->has('days')) {
                     $doc->object('days')->allow('first', 'last');
                 }
@@ -78,8 +81,9 @@ final readonly class Rule
             fn (): ?Goal => $doc->has('goal') ? Goal::read($doc->object('goal')) : null,
             fn (): Release => $doc->has('release') ? Release::read($doc->object('release')) : Release::automatic(),
             fn (): array => $doc->each('steps', Steps::read(...), 1, 200),
+            fn (): array => $doc->has('examples') ? $doc->each('examples', Example::read(...), 0, Example::MOST) : [],
         ]);
-        [, , $name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps] = $read;
+        [, , $name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $examples] = $read;
         if ($first !== null && $last !== null && $last < $first) {
             throw Unreadable::at("$doc->path.days.last", 'last_before_first', ['first' => $first]);
         }
@@ -87,7 +91,7 @@ final readonly class Rule
         $flow = Flow::of($steps, "$doc->path.steps");
         self::checkWhichRecord($flow, $trigger, "$doc->path.steps");
 
-        return new self($name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $flow);
+        return new self($name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $flow, $examples);
     }
 
     /** A field of a record can be set where it can be told of which: the one the rule is about, or one it names. */
@@ -134,7 +138,14 @@ final readonly class Rule
             ]
             + ($this->goal === null ? [] : ['goal' => $this->goal->toDocument()])
             + ($this->release->kind === ReleaseKind::Automatic ? [] : ['release' => $this->release->toDocument()])
-            + ['steps' => Steps::toDocument($this->steps)];
+            + ['steps' => Steps::toDocument($this->steps)]
+            + ($this->examples === [] ? [] : ['examples' => array_map(fn (Example $one): array => $one->toDocument(), $this->examples)]);
+    }
+
+    /** @param  list<Example>  $examples */
+    public function withExamples(array $examples): self
+    {
+        return new self($this->name, $this->key, $this->folder, $this->firstDay, $this->lastDay, $this->trigger, $this->conditions, $this->again, $this->stopEarly, $this->goal, $this->release, $this->steps, $this->flow, $examples);
     }
 
     /** The document as it is written to a file: the same rule gives the same bytes. */

@@ -70,7 +70,7 @@ final class RuleWritingController
         $page = $pages->of($rule, null);
         $question = $page->question();
 
-        return view('rules.checks', ['page' => $page, 'findings' => Checks::look($question), 'bounds' => (new Spread($question))->ofLines($page)]);
+        return view('rules.checks', ['page' => $page, 'findings' => Checks::look($question), 'bounds' => (new Spread($question))->ofLines($page), 'examples' => $question->examples]);
     }
 
     /** What somebody agrees to when they publish it. */

@@ -114,7 +114,7 @@ final class RecordPage
             FieldKind::Choice => array_combine($field->options ?? [], $field->options ?? []),
             FieldKind::YesNo => ['yes' => 'yes', 'no' => 'no'],
             FieldKind::Staff => Staff::query()->orderBy('name')->get(['id', 'name'])->mapWithKeys(fn (Staff $staff): array => ["#$staff->id" => $staff->name])->all(),
-            FieldKind::Line => Line::query()->orderBy('id')->pluck('name', 'number')->all(),
+            FieldKind::Line => Line::query()->whereNotNull('number')->orderBy('id')->pluck('name', 'number')->all(),
             default => [],
         };
     }

@@ -9,7 +9,11 @@ use App\Engine\Live\Desk;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
+use App\Rules\ExampleWorld;
+use App\Sentences\Sentence;
+use Linnet\Core\Check\BrokenExample;
 use Linnet\Core\Rehearsal\RehearsedText;
+use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Step\TextKind;
 
@@ -24,9 +28,18 @@ final readonly class Agreement
     public function sentences(): array
     {
         return array_values(array_filter([
-            Writing::inOneSentence($this->page->writing->language, $this->page->written), (new Reach($this->desk, $this->page->written))->sentence(), $this->first(), $this->soFar(),
+            Writing::inOneSentence($this->page->writing->language, $this->page->written), ...$this->broken(), (new Reach($this->desk, $this->page->written))->sentence(), $this->first(), $this->soFar(),
             $this->isMarketing() ? 'It may be used only for people who have agreed to offers; to others it is not sent.' : 'It may not be used for offers to people who have not agreed to them.',
         ]));
+    }
+
+    /** @return list<string> which of its examples would go otherwise than expected */
+    private function broken(): array
+    {
+        $examples = new ExampleWorld($this->desk);
+        $differs = array_map(fn (Example $one): ?array => BrokenExample::differs($one, $examples->run($this->page->written, $one)->came()), $this->page->written->examples);
+
+        return array_map(fn (array $one): string => Sentence::of($one[0]), array_values(array_filter($differs)));
     }
 
     private function first(): string

@@ -6,10 +6,12 @@ namespace App\View\Rules;
 
 use App\Sentences\Sentence;
 use Linnet\Core\Prose\Language;
+use Linnet\Core\Prose\Part;
 use Linnet\Core\Prose\ProseError;
 use Linnet\Core\Prose\RuleWriter;
 use Linnet\Core\Prose\Sentences;
-use Linnet\Core\Rehearsal\Supposition;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Time\Span;
 use Linnet\Core\Time\Unit;
@@ -46,6 +48,21 @@ final readonly class WhatIf
         }
 
         return new self($read, $suppositions, $wrong);
+    }
+
+    /** Something supposed, in a sentence that reads as it. */
+    public static function says(Language $language, Rule $rule, Supposition $one, string $zone): string
+    {
+        $names = RuleWriter::targets($rule)[0];
+        $key = (string) array_key_first($one->values);
+        $path = "{$rule->trigger->type()}.$key";
+        $value = $one->values[$key] ?? null;
+        $isMoment = $language->words->field($path)?->kind === FieldKind::DateTime && is_string($value);
+        $at = $isMoment ? (new \DateTimeImmutable($value))->setTimezone(new \DateTimeZone($zone)) : null;
+        $said = ($one->text === null ? ['field' => $path] + ($at === null ? ['value' => $value] : ['day' => $at->format('Y-m-d'), 'time' => $at->format('H:i')]) : ['text' => $one->text])
+            + ($one->step === null ? [] : ['step' => $names[$one->step] ?? $one->step]) + ['after' => $one->after->toDocument()];
+
+        return Part::join(Sentences::write($language->line($rule->trigger->type(), '', 'what if'), $said));
     }
 
     /**

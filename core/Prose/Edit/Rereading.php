@@ -39,7 +39,10 @@ final class Rereading
         }
         $head = array_intersect_key($rule->toDocument(), ['name' => 1, 'key' => 1, 'folder' => 1]);
 
-        return $reader->checked((new self($rule, $before))->restored($head + $document, $reader->lines(), $lines));
+        // Its examples are not among its sentences: they stay as they are.
+        $examples = array_intersect_key($rule->toDocument(), ['examples' => 1]);
+
+        return $reader->checked((new self($rule, $before))->restored($head + $document + $examples, $reader->lines(), $lines));
     }
 
     /**

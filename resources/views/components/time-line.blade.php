@@ -20,6 +20,12 @@
                 </div>
                 @foreach ($page->whatIf->wrong as $why)<p class="error" role="alert" id="what-if-error"><x-icon name="circle-alert" />{{ $why }}</p>@endforeach
                 <button class="btn small go mt-2">Suppose it</button>
-            </form></details></span>
+            </form></details>
+        @can('administer')<details class="word ml-2"><summary class="sm">keep it as an example …</summary>
+            <form class="change w-[400px] max-w-[86vw]" method="post" action="{{ route('rules.examples.store', $page->query()) }}">@csrf
+                <p class="soft sm mb-2">An example is somebody made up, with the values of this {{ $page->sample->noun === 'now' ? 'person' : $page->sample->noun }}. Whenever the rule is changed, it is looked at whether the same texts come.</p>
+                <label class="label" for="example-name">Called</label><input class="input w-full" id="example-name" name="name" maxlength="80" placeholder="{{ implode(' and ', $page->whatIf->sentences) ?: 'nobody answers' }}">
+                <div class="flex gap-2 mt-2"><button class="btn small go" name="of" value="sample">Keep it</button><button class="btn small" name="of" value="nobody">Make up somebody else</button></div>
+            </form></details>@endcan</span>
     <span class="soft">hours shown in {{ \App\Clock\Said::place($page->receiver->zone) }}, where {{ $page->receiver->who }} is</span>
 </x-drawn-time>

@@ -15,4 +15,8 @@
     @endforeach
     <div class="mb-5"></div>
 @endif
+@can('administer')
+    @if ($examples !== [])<h2 class="mb-1">Examples</h2>
+        <ul class="mb-3">@foreach ($examples as $i => [$example, $came])<li class="mb-1"><x-tone :tone="\Linnet\Core\Check\BrokenExample::differs($example, $came) === null ? 'well' : 'bad'"><a class="link" href="{{ route('rules.examples.show', [$page->rule, $i + 1]) }}">{{ $example->name }}</a></x-tone></li>@endforeach</ul>@endif
+@endcan
 @foreach ($bounds as $line => $says)<span id="bounds-{{ $line }}" hx-swap-oob="true">{{ $says }}</span>@endforeach

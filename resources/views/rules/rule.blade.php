@@ -1,6 +1,6 @@
 <div id="rule" x-data="ruleReader" data-changed="{{ $done['line'] ?? '' }}" data-first="{{ $page->rehearsed?->texts[0]->step ?? '' }}" x-on:mouseover="point" x-on:focusin="point">
     <div class="crumb flex gap-4 items-center mb-1"><span><a class="link" href="{{ route('rules.index') }}">Rules</a> / {{ $page->written->folder }}</span>
-        <a class="link min-h-6 flex items-center" href="{{ route('rules.runs', [$page->rule, 'state' => 'live']) }}">Under way</a><a class="link min-h-6 flex items-center" href="{{ route('rules.results', $page->rule) }}">Results</a><a class="link min-h-6 flex items-center" href="{{ route('rules.versions', $page->rule) }}">Versions</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', [$page->rule, 'as' => 'text']) }}" download>As text</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', $page->rule) }}" download>As a file</a></div>
+        <a class="link min-h-6 flex items-center" href="{{ route('rules.runs', [$page->rule, 'state' => 'live']) }}">Under way</a><a class="link min-h-6 flex items-center" href="{{ route('rules.results', $page->rule) }}">Results</a><a class="link min-h-6 flex items-center" href="{{ route('rules.versions', $page->rule) }}">Versions</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', [$page->rule, 'as' => 'text']) }}" download>As text</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', $page->rule) }}" download>As a file</a>@can('administer')<form class="min-h-6 flex items-center" method="post" action="{{ route('rules.copy', $page->rule) }}">@csrf<button class="link">Copy</button></form>@endcan</div>
     <div class="head">
         <h1>@can('administer')<details class="word" @if ($errors->hasAny(['name', 'key', 'folder'])) open @endif><summary id="word-name">{{ $page->written->name }}</summary>
             <form class="change" method="post" action="{{ route('rules.draft.update', $page->query()) }}">@csrf @method('patch')
@@ -19,7 +19,6 @@
                 @if ($page->canUndo)<form method="post" action="{{ route('rules.undo', $page->query()) }}" hx-post="{{ route('rules.undo', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="undo" title="{{ $page->canUndo->staff->name ?? '' }} {{ $page->canUndo->says }}">undo</button></form>@endif
                 @if ($page->canRedo)<form method="post" action="{{ route('rules.redo', $page->query()) }}" hx-post="{{ route('rules.redo', $page->query()) }}" hx-target="#rule" hx-swap="outerHTML">@csrf<button class="link sm" id="redo" title="{{ $page->canRedo->says }}">redo</button></form>@endif
                 <a class="btn" href="{{ route('rules.trial', $page->query()) }}">Try it on my phone</a>
-                <form method="post" action="{{ route('rules.copy', $page->rule) }}">@csrf<button class="btn">Copy</button></form>
                 @if ($page->rule->power->value !== 'retired')
                 <form method="post" action="{{ route('rules.power', $page->rule) }}">@csrf @method('put')
                     @if ($page->rule->power->value === 'on')

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Rule;
 
+use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Problem;
 use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Rule\Rule;
@@ -33,6 +34,11 @@ final class RuleDocumentTest extends TestCase
             yield basename($file) => [(string) file_get_contents($file)];
         }
         yield 'every kind of condition and step' => [self::everything()->build()->toJson()];
+        yield 'with an example' => [Rule::read(Doc::of(self::everything()->document() + ['examples' => [[
+            'name' => 'they pay early', 'at' => '2026-03-02T10:00:00Z', 'zone' => 'Europe/London', 'person' => ['first_name' => 'Robin'], 'record' => ['state' => 'booked', 'seats' => 2, 'paid' => false, 'note' => null],
+            'happens' => [['step' => 's2', 'after' => ['amount' => 5, 'unit' => 'minutes'], 'text' => 'Yes'], ['after' => ['amount' => 1, 'unit' => 'days'], 'values' => ['state' => 'paid']]],
+            'expects' => [['step' => 's2', 'at' => '2026-03-02T10:02:00Z', 'begins' => 'Hello']],
+        ]]]))->toJson()];
     }
 
     /** @param  list<string>  $expected */

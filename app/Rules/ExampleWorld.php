@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Engine\Live\Desk;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Rehearsal\ExampleRun;
+use Linnet\Core\Rehearsal\World;
+use Linnet\Core\Rule\Example\Example;
+use Linnet\Core\Rule\Rule;
+
+/** Where examples of rules are carried out: our hours, lines, limits and wordings, with nobody there but whom the example makes up. */
+final readonly class ExampleWorld
+{
+    public function __construct(private Desk $desk)
+    {
+    }
+
+    public function run(Rule $rule, Example $example): ExampleRun
+    {
+        $known = $this->desk->known;
+
+        return ExampleRun::of($rule, $example, World::around(
+            $example->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(), $known->pools(), self::codes(),
+        ));
+    }
+
+    /** @return array<string, list<string>> one of each list, which is nobody's */
+    private static function codes(): array
+    {
+        return array_map(fn (): array => ['CODE-00'], DB::table('codes')->distinct()->pluck('list', 'list')->all());
+    }
+}
