@@ -22,11 +22,13 @@ use App\Models\Timer;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Linnet\Core\Engine\Detour;
 use Linnet\Core\Engine\Effect\DropText;
-use Linnet\Core\Engine\Hurry;
 use Linnet\Core\Engine\OutText;
+use Linnet\Core\Engine\RunState;
 use Linnet\Core\Gate\Power;
 use Linnet\Core\Reason;
+use Linnet\Core\Rule\Rule as Core;
 use Linnet\Core\Rule\Trigger\AskedBy;
 use Psr\Clock\ClockInterface;
 
@@ -161,19 +163,19 @@ final readonly class Runner
      */
     public function hurry(int $runId, string $place, string $staff): bool
     {
-        $isHurried = false;
-        $this->work(function (Desk $desk) use ($runId, $place, $staff, &$isHurried): void {
-            $run = $desk->runs->run($runId);
-            $state = $run === null || $run->power !== Power::On || $run->state->place() !== $place ? null : Hurry::past($run->rule, $run->state, $desk->now);
-            $isHurried = $state !== null;
-            if ($run !== null && $state !== null) {
-                $run->state = $state;
-                $desk->runs->note(new Reason('run.hurried', ['staff' => $staff]), $run->ruleId, $run, $run->subject);
-                $desk->conductor->advance($run);
-            }
-        });
+        return $this->detour($runId, $place, new Reason('run.hurried', ['staff' => $staff]), Detour::past(...));
+    }
 
-        return $isHurried;
+    /** Somebody decided that a run does not do the step it stands at: a text that waits there is dropped. */
+    public function skipStep(int $runId, string $place, string $staff): bool
+    {
+        return $this->detour($runId, $place, new Reason('run.skipped', ['staff' => $staff]), Detour::skipping(...));
+    }
+
+    /** Somebody decided that a run goes on at another step. */
+    public function moveTo(int $runId, string $place, string $step, string $called, string $staff): bool
+    {
+        return $this->detour($runId, $place, new Reason('run.moved', ['staff' => $staff, 'step' => $called]), fn (Core $rule, RunState $state, \DateTimeImmutable $now): ?RunState => Detour::to($rule, $state, $step, $now));
     }
 
     /** Starts a rule for somebody; what came of it is read from the change's trace. */
@@ -248,6 +250,27 @@ final readonly class Runner
         $run->state = $run->state->over($outcome);
         $desk->runs->note($reason, $run->ruleId, $run, $run->subject);
         $desk->runs->save($run, null);
+    }
+
+    /** @param  \Closure(Core, RunState, \DateTimeImmutable): (RunState|null)  $to  where it goes on */
+    private function detour(int $runId, string $place, Reason $reason, \Closure $to): bool
+    {
+        $isDone = false;
+        $this->work(function (Desk $desk) use ($runId, $place, $reason, $to, &$isDone): void {
+            $run = $desk->runs->run($runId);
+            $state = $run === null || $run->power !== Power::On || $run->state->place() !== $place ? null : $to($run->rule, $run->state, $desk->now);
+            $isDone = $state !== null;
+            if ($run !== null && $state !== null) {
+                if ($run->state->awaits !== null) {
+                    $desk->sending->drop($run, new DropText($run->state->awaits, $reason));
+                }
+                $run->state = $state;
+                $desk->runs->note($reason, $run->ruleId, $run, $run->subject);
+                $state->isOver() ? $desk->runs->save($run, null) : $desk->conductor->advance($run);
+            }
+        });
+
+        return $isDone;
     }
 
     private function dueRun(Desk $desk, int $id): void

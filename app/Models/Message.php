@@ -67,7 +67,7 @@ use Linnet\Core\Text\Words\Meaning;
 final class Message extends Model
 {
     /** Reasons for which a text is rightly not sent: the rule, the receiver or somebody here wanted it so. */
-    private const NO_PROBLEM = ['stop.%', 'goal.%', 'staff.%', 'gate.no_longer', 'gate.opted_out', 'gate.no_opt_in', 'gate.same_text%'];
+    private const NO_PROBLEM = ['stop.%', 'goal.%', 'staff.%', 'run.%', 'gate.no_longer', 'gate.opted_out', 'gate.no_opt_in', 'gate.same_text%'];
 
     /** @return array<string, string> */
     protected function casts(): array

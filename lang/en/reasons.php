@@ -232,6 +232,8 @@ return [
         'finished' => 'Finished.',
         'stopped' => 'Ended: :staff stopped it.',
         'hurried' => ':staff let it wait no longer.',
+        'skipped' => ':staff let it skip a step.',
+        'moved' => ':staff let it go on at :step.',
         'step_gone' => 'Ended: the step it stood at is no longer in the rule.',
     ],
 

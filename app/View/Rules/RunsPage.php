@@ -6,11 +6,16 @@ namespace App\View\Rules;
 
 use App\Models\Message;
 use App\Models\MessageState;
+use App\Models\Rule;
 use App\Models\Run;
 use App\Models\Trace;
+use App\Rules\Vocabularies;
 use App\Sentences\Sentence;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Support\Collection;
+use Linnet\Core\Prose\Line;
+use Linnet\Core\Prose\LineKind;
+use Linnet\Core\Prose\RuleWriter;
 
 /** A page of a rule's runs, with the texts each has had and the last thing that was decided about it. */
 final readonly class RunsPage
@@ -27,6 +32,28 @@ final readonly class RunsPage
         $ids = array_map(fn (Run $run): int => $run->id, $runs->items());
         $this->last = Trace::query()->whereIn('id', Trace::query()->selectRaw('max(id)')->whereIn('run_id', $ids)->groupBy('run_id'))->get()->keyBy('run_id');
         $this->left = Message::query()->whereIn('run_id', $ids)->whereIn('state', MessageState::left())->groupBy('run_id')->selectRaw('run_id, count(*) as many')->pluck('many', 'run_id')->map(intval(...))->all();
+    }
+
+    /** @return array<string, string> where somebody can be let go on: what each place says, by its step */
+    public static function places(Rule $rule): array
+    {
+        $version = $rule->version;
+        if ($version === null) {
+            return [];
+        }
+        $writing = new Writing(Vocabularies::language(), $version->read());
+        $names = RuleWriter::targets($version->read())[0];
+        $places = [];
+        foreach ($writing->lines as $line) {
+            foreach ($line->line->kind === LineKind::Steps ? $line->line->steps : [] as $i => $step) {
+                $isText = str_starts_with($names[$step] ?? '', 'text ');
+                if ($i === 0 || $isText) {
+                    $places[$step] = $i === 0 ? Line::capital(mb_strimwidth($line->sentence(), 0, 70, '…', 'UTF-8')) : ucfirst($names[$step]).', without what stands before it';
+                }
+            }
+        }
+
+        return $places;
     }
 
     public function left(Run $run): int

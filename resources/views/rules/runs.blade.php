@@ -30,7 +30,16 @@
             @endforeach
             </tbody>
         </table></div>
-        @if ($ticks)<p class="flex gap-3 mt-3 items-center"><button class="btn small" form="decide" name="do" value="hurry">Wait no longer</button><button class="btn small" form="decide" name="do" value="stop">Stop them</button><span class="soft sm">For the ticked. Who waits no longer goes on to the next step, with every safeguard. Who is stopped hears no more of this rule; that cannot be undone.</span></p><x-error name="ticked" />@endif
+        @if ($ticks)
+            <div class="flex gap-3 mt-3 items-end flex-wrap" role="group" aria-label="For the ticked">
+                <button class="btn small" form="decide" name="do" value="hurry">Wait no longer</button>
+                <button class="btn small" form="decide" name="do" value="skip">Skip the step</button>
+                <button class="btn small" form="decide" name="do" value="stop">Stop them</button>
+                <span class="flex gap-2 items-end"><label><span class="label">Go on at</span><select class="input max-w-80" form="decide" name="step"><option value="">choose</option>@foreach (\App\View\Rules\RunsPage::places($rule) as $step => $says)<option value="{{ $step }}">{{ $says }}</option>@endforeach</select></label><button class="btn small" form="decide" name="do" value="move">Move them there</button></span>
+            </div>
+            <p class="soft sm mt-1">For the ticked. Whoever goes on does so with every safeguard; a text that waits at a step that is skipped or left is dropped. Who is stopped hears no more of this rule; that cannot be undone.</p>
+            <x-error name="ticked" /><x-error name="step" />
+        @endif
         <x-pages :list="$page->runs" />
     @endif
 </x-page>

@@ -171,6 +171,50 @@ final class DecisionsTest extends TestCase
         self::assertSame(2, count(array_unique(array_column($this->handedOver, 'key'))));
     }
 
+    public function testSomeSkipTheStepTheyStandAtOrGoOnAtAnother(): void
+    {
+        $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
+        foreach ([self::WEN, '+447700900308'] as $number) {
+            $this->missedCall($number);
+        }
+        $this->work();
+        $runs = Run::query()->where('live', true)->where('rule_id', $rule->id)->orderBy('id')->pluck('id')->all();
+        $decide = fn (array $said) => $this->post("/rules/$rule->id/runs", $said);
+        $this->get("/rules/$rule->id/runs")->assertSee('Move them there')->assertSee('Text b, without what stands before it');
+        $decide(['do' => 'move', 'ticked' => [$runs[0] => 'breathe/1']])->assertSessionHasErrors(['step' => 'Choose where they go on.']);
+        $decide(['do' => 'move', 'step' => 'nowhere', 'ticked' => [$runs[0] => 'breathe/1']])->assertSessionHasErrors('step');
+        $decide(['do' => 'move', 'step' => 'second', 'ticked' => [$runs[0] => 'breathe/1']])->assertSessionHas('done', 'One goes on there.');
+        $decide(['do' => 'skip', 'ticked' => [$runs[1] => 'breathe/1']])->assertSessionHas('done', 'One skips the step.');
+        $decide(['do' => 'skip', 'ticked' => [$runs[1] => 'breathe/1']])->assertSessionHas('done', 'None skip the step. One had gone on already.');
+        $this->work();
+        self::assertSame([['second'], ['first']], array_map(fn (string $number): array => array_column($this->textsTo($number), 'step'), [self::WEN, '+447700900308']));
+
+        // Back to the first text: it is said again, under a name of its own.
+        $place = Run::query()->whereKey($runs[1])->firstOrFail()->readState()->place();
+        $decide(['do' => 'move', 'step' => 'first', 'ticked' => [$runs[1] => $place]])->assertSessionHas('done', 'One goes on there.');
+        $this->work();
+        self::assertSame(['first', 'first'], array_column($this->textsTo('+447700900308'), 'step'));
+        self::assertSame(2, DB::table('traces')->where('code', 'run.moved')->count());
+    }
+
+    public function testAStepThatIsSkippedDropsTheTextThatWaitsThere(): void
+    {
+        $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
+        $version = $rule->version ?? self::fail('it is published');
+        $version->update(['document' => ['release' => ['texts' => 'one_by_one']] + $version->document]);
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $run = Run::query()->where('rule_id', $rule->id)->firstOrFail();
+        self::assertSame('gate.not_released', $this->textsTo(self::WEN)[0]->reason['code'] ?? null);
+        $this->post("/rules/$rule->id/runs", ['do' => 'skip', 'ticked' => [$run->id => $run->readState()->place()]])->assertSessionHas('done', 'One skips the step.');
+        $this->work();
+
+        self::assertSame([], $this->handedOver);
+        self::assertSame([MessageState::Dropped], array_column($this->textsTo(self::WEN), 'state'));
+    }
+
     public function testWhoStandsAtAStepThatIsGoneIsLeftForDecision(): void
     {
         $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
