@@ -43,6 +43,7 @@ use App\Http\Controllers\RuleDraftController;
 use App\Http\Controllers\RuleExampleController;
 use App\Http\Controllers\RulePowerController;
 use App\Http\Controllers\RuleResultsController;
+use App\Http\Controllers\RuleStartsController;
 use App\Http\Controllers\RuleVersionController;
 use App\Http\Controllers\RuleWordsController;
 use App\Http\Controllers\RuleWritingController;
@@ -122,6 +123,8 @@ Route::middleware('auth')->group(function (): void {
             Route::put('people/{person}', [PersonController::class, 'update'])->name('people.update');
             Route::post('people/{person}/labels', LabelController::class)->name('people.labels');
             Route::post('rules/{rule}/runs', DecideRunsController::class)->name('rules.runs.decide');
+            Route::get('rules/{rule}/starts', [RuleStartsController::class, 'show'])->name('rules.starts');
+            Route::post('rules/{rule}/starts', [RuleStartsController::class, 'store'])->name('rules.starts.store');
             Route::post('people/{person}/starts', StartRuleController::class)->name('people.start');
             Route::get('records/{type}/new', [RecordController::class, 'create'])->name('records.create');
             Route::post('records/{type}', [RecordController::class, 'store'])->name('records.store');

@@ -47,6 +47,40 @@ final readonly class StartByHand
         return $missing;
     }
 
+    /**
+     * What each of several lacks for the rule to start; nothing where nothing is missing.
+     *
+     * @param  list<array{int, int|null}>  $of  people with the record it is to be about
+     * @return list<array{int, int|null, list<Reason>}>
+     */
+    public function missing(Rule $rule, array $of): array
+    {
+        $written = $rule->version?->read();
+        if ($rule->power !== Power::On || $written === null) {
+            return array_map(fn (array $one): array => [$one[0], $one[1], [new Reason('start.rule_off')]], $of);
+        }
+        $desk = Desk::reading($this->clock->now(), $this->deeds);
+        $desk->known->preload(array_column($of, 0));
+        $desk->known->preloadRecords(array_values(array_filter(array_column($of, 1))));
+        $happenings = new Happenings($desk->known);
+
+        return array_map(function (array $one) use ($written, $desk, $happenings): array {
+            $record = $one[1] === null ? null : $desk->known->record($one[1]);
+
+            return [$one[0], $one[1], Needs::missing($written, $desk->surroundings->situation($happenings->subject($one[0], $record)), $record !== null)];
+        }, $of);
+    }
+
+    /** @param  list<array{int, int|null}>  $of  people with the record it is to be about */
+    public function several(Rule $rule, array $of, Staff $staff): void
+    {
+        DB::transaction(function () use ($rule, $of, $staff): void {
+            foreach ($of as [$person, $record]) {
+                $this->runner->start($rule, $person, $record, AskedBy::Hand, $staff);
+            }
+        });
+    }
+
     /** @return Collection<int, Rule> those that are on and about this type of record, or about people */
     public static function offered(string $type): Collection
     {

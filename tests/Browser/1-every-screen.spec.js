@@ -10,6 +10,7 @@ const screens = [
   '/rules/1?if[]=they+sing',
   '/rules/1/versions',
   '/rules/1/trial',
+  '/rules/1/starts?of=all',
   '/starters/booking-missed',
   '/conversations',
   '/people',

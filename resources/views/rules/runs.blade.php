@@ -9,7 +9,7 @@
         <label><span class="sm">Order</span><select class="input" name="order"><option value="newest">Newest first</option><option value="oldest" @selected($asked['order'] === 'oldest')>Oldest first</option></select></label>
         <button class="btn">Show</button>
     </form>
-    <p class="mb-1"><x-export /></p>
+    <p class="mb-1 flex gap-4"><x-export />@can('converse')@if ($rule->version && $rule->power->value === 'on')<a class="link sm" href="{{ route('rules.starts', $rule) }}">Start it for several…</a>@endif @endcan</p>
     @if ($page->runs->isEmpty())
         <x-empty>No runs here{{ array_filter(array_diff_key($asked, ['order' => 1])) === [] ? ' yet. One begins whenever the rule starts for somebody.' : ' that fit.' }}</x-empty>
     @else

@@ -197,6 +197,34 @@ final class DecisionsTest extends TestCase
         self::assertSame(2, DB::table('traces')->where('code', 'run.moved')->count());
     }
 
+    public function testARuleIsStartedForSeveralWithThoseWhoLackSomethingNamed(): void
+    {
+        $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
+        foreach ([self::WEN, '+447700900308'] as $number) {
+            $this->missedCall($number);
+        }
+        $this->work();
+        $look = $this->get("/rules/$rule->id/starts?of=all")->assertOk()->assertSee('It would start for 2');
+        preg_match('/name="once" value="([^"]+)"/', (string) $look->getContent(), $once);
+        $start = ['of' => 'all', 'many' => 2, 'once' => $once[1] ?? ''];
+        $this->post("/rules/$rule->id/starts", ['many' => 3] + $start)->assertSessionHasErrors('of');
+        $this->post("/rules/$rule->id/starts", $start)->assertSessionHasNoErrors();
+        $this->post("/rules/$rule->id/starts", $start)->assertSessionHasNoErrors();
+        self::assertSame(2, Change::query()->where('kind', ChangeKind::Asked)->count());
+
+        $this->post(route('rules.begin.store'), ['text' => "Rule: News\nWhen it is started for a person:\n  text the person from the front desk, as a service text:\n    | We are open again.\nIt goes on even if they reply. It starts every time."])->assertSessionHasNoErrors();
+        $news = Rule::query()->orderByDesc('id')->firstOrFail();
+        $this->post("/rules/$news->id/draft/publish")->assertSessionHasNoErrors();
+        $this->put("/rules/$news->id/power", ['power' => 'on']);
+        DB::table('labels')->insert(['person_id' => $this->person(self::WEN)->id, 'kind' => 'list', 'name' => 'Spring', 'folded' => 'spring']);
+        preg_match('/name="once" value="([^"]+)"/', (string) $this->get("/rules/$news->id/starts?of=list:Spring")->assertOk()->assertSee('It would start for 1')->getContent(), $once);
+        $this->post("/rules/$news->id/starts", ['of' => 'list:Spring', 'many' => 1, 'once' => $once[1] ?? ''])->assertSessionHasNoErrors();
+        $this->work();
+        self::assertContains('Osier Quay Boathouse: We are open again. Reply STOP to hear no more.', array_column($this->handedOver, 'text'));
+        $this->put("/rules/$rule->id/power", ['power' => 'paused']);
+        $this->get("/rules/$rule->id/starts?of=all")->assertSee('It can be started for nobody')->assertSee('2 left out')->assertSee('Wen');
+    }
+
     public function testAStepThatIsSkippedDropsTheTextThatWaitsThere(): void
     {
         $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
