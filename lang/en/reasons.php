@@ -232,6 +232,7 @@ return [
         'finished' => 'Finished.',
         'stopped' => 'Ended: :staff stopped it.',
         'hurried' => ':staff let it wait no longer.',
+        'further' => 'The rule has a further step: it goes on there.',
         'skipped' => ':staff let it skip a step.',
         'moved' => ':staff let it go on at :step.',
         'step_gone' => 'Ended: the step it stood at is no longer in the rule.',

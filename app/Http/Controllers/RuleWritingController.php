@@ -79,6 +79,14 @@ final class RuleWritingController
         return new Response(e(implode(' ', $pages->of($rule, null)->agreement())));
     }
 
+    /** Who came to the end of late, and would go on at what is new behind it. */
+    public function further(Request $request, Rule $rule, RulePages $pages): Response
+    {
+        $days = (int) $request->validate(['days' => 'required|integer|min:1|max:365'])['days'];
+
+        return new Response(e($pages->of($rule, null)->furtherSaid($days)));
+    }
+
     /** What may come next in a line that is being written. */
     public function completions(Request $request, Rule $rule, RulePages $pages): View
     {

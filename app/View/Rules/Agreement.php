@@ -20,6 +20,9 @@ use Linnet\Core\Rule\Step\TextKind;
 /** What somebody agrees to when they publish: one plain paragraph, of nothing but what is known. */
 final readonly class Agreement
 {
+    /** So many are rehearsed one by one while somebody waits. */
+    private const REHEARSED = 200;
+
     public function __construct(private RulePage $page, private Desk $desk)
     {
     }
@@ -27,8 +30,10 @@ final readonly class Agreement
     /** @return list<string> its sentences */
     public function sentences(): array
     {
+        $reach = new Reach($this->desk, $this->page->written);
+
         return array_values(array_filter([
-            Writing::inOneSentence($this->page->writing->language, $this->page->written), ...$this->broken(), (new Reach($this->desk, $this->page->written))->sentence(), $this->first(), $this->soFar(),
+            Writing::inOneSentence($this->page->writing->language, $this->page->written), ...$this->broken(), $reach->sentence(), $this->cost($reach), $this->first(), $this->soFar(),
             $this->isMarketing() ? 'It may be used only for people who have agreed to offers; to others it is not sent.' : 'It may not be used for offers to people who have not agreed to them.',
         ]));
     }
@@ -40,6 +45,25 @@ final readonly class Agreement
         $differs = array_map(fn (Example $one): ?array => BrokenExample::differs($one, $examples->run($this->page->written, $one)->came()), $this->page->written->examples);
 
         return array_map(fn (array $one): string => Sentence::of($one[0]), array_values(array_filter($differs)));
+    }
+
+    /** What all of those would be sent, each rehearsed. */
+    private function cost(Reach $reach): string
+    {
+        $ids = $this->page->firstText() === null ? [] : $reach->ids() ?? [];
+        if ($ids === [] || count($ids) > self::REHEARSED) {
+            return $ids === [] ? '' : 'These are too many to rehearse each, so what they would cost together is not said.';
+        }
+        $texts = $price = 0;
+        $page = $this->page;
+        foreach ((new Samples($page->written->trigger->type(), $page->business->zone, $this->desk->now))->all($ids) as $sample) {
+            foreach ($page->rehearsedFor($sample)->texts as $text) {
+                $texts += (int) ($text->leavesAt !== null);
+                $price += $text->leavesAt === null ? 0 : $text->composed->price ?? 0;
+            }
+        }
+
+        return sprintf('With no answers, together they would get %s, for %s.', Said::count($texts, 'text', 'texts'), Said::price($price, $page->business->currency()));
     }
 
     private function first(): string

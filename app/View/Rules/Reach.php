@@ -27,14 +27,17 @@ use Linnet\Core\Rule\Trigger\RecordAdded;
 use Linnet\Core\Rule\Trigger\RecordChanged;
 
 /** Whom a rule would begin for, asked of the engine about each of those there are: counted where they are few enough, else not said. */
-final readonly class Reach
+final class Reach
 {
     public const WEEKS = 4;
 
     /** So many are asked about while somebody waits; of more nothing is said. */
     private const MOST = 1000;
 
-    public function __construct(private Desk $desk, private Rule $rule)
+    /** @var list<array{Subject, Situation}>|false|null false where it was not asked yet */
+    private array|false|null $begun = false;
+
+    public function __construct(private readonly Desk $desk, private readonly Rule $rule)
     {
     }
 
@@ -70,6 +73,14 @@ final readonly class Reach
         return $reached;
     }
 
+    /** @return list<int>|null ids of the records, or people, it would begin for; null where there are too many to ask about */
+    public function ids(): ?array
+    {
+        $begun = $this->begun();
+
+        return $begun === null ? null : array_values(array_filter(array_map(fn (array $one): ?int => $this->rule->trigger->type() === CoreType::PERSON ? $one[0]->personId : $one[0]->recordId, $begun)));
+    }
+
     private function say(string $sentence): string
     {
         $begun = $this->begun();
@@ -86,9 +97,15 @@ final readonly class Reach
     /** @return list<array{Subject, Situation}>|null null where there are too many to ask about */
     private function begun(): ?array
     {
+        return $this->begun === false ? $this->begun = $this->asked() : $this->begun;
+    }
+
+    /** @return list<array{Subject, Situation}>|null */
+    private function asked(): ?array
+    {
         $trigger = $this->rule->trigger;
         $ids = match (true) {
-            $trigger instanceof DateReached, $trigger instanceof GoneQuiet, $trigger instanceof CalendarReached => $this->ids(),
+            $trigger instanceof DateReached, $trigger instanceof GoneQuiet, $trigger instanceof CalendarReached => $this->candidates(),
             $trigger instanceof RecordAdded, $trigger instanceof RecordChanged => $this->happened($trigger),
             default => [],
         };
@@ -130,7 +147,7 @@ final readonly class Reach
     }
 
     /** @return list<int>|null */
-    private function ids(): ?array
+    private function candidates(): ?array
     {
         $type = $this->rule->trigger->type();
         $all = $type === CoreType::PERSON ? DB::table('people') : DB::table('records')->where('record_type_id', RecordType::query()->where('key', $type)->value('id') ?? 0)->whereNotNull('person_id');

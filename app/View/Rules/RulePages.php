@@ -8,10 +8,12 @@ use App\Engine\Live\Desk;
 use App\Engine\Live\LiveDeeds;
 use App\Models\Business;
 use App\Models\Rule;
+use App\Rules\CameToTheEnd;
 use App\Rules\Vocabularies;
 use Illuminate\Http\Request;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Grammar\Triggers;
+use Linnet\Core\Rule\Rule as Core;
 use Psr\Clock\ClockInterface;
 
 final readonly class RulePages
@@ -36,6 +38,12 @@ final readonly class RulePages
         $suppose = array_values(array_filter((array) $request->query('if', []), is_string(...)));
 
         return $this->of($rule, $request->integer('sample') ?: null, array_map(fn (string $one): string => mb_substr($one, 0, 300, 'UTF-8'), $suppose), is_string($request->query('find')) ? $request->query('find') : '');
+    }
+
+    /** @return list<int> runs that came to the end of late and would still be in the rule */
+    public function cameToTheEnd(Rule $rule, Core $is, int $days): array
+    {
+        return (new CameToTheEnd($this->desk()))->runs($rule, $is, $days);
     }
 
     /** @param  int|null  $sample whose values stand beside what is offered; null for none */

@@ -29,6 +29,12 @@ final readonly class Sample
         return new self($person->id, $person, null, $now, $person->name(), 'now');
     }
 
+    /** The same, looked at from another moment. */
+    public function at(\DateTimeImmutable $at): self
+    {
+        return new self($this->id, $this->person, $this->record, $at, $this->says, $this->noun);
+    }
+
     public function subject(?\DateTimeImmutable $startsAt = null): Subject
     {
         return new Subject($this->person->id, $this->record?->id, $startsAt);

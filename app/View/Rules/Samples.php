@@ -52,6 +52,15 @@ final readonly class Samples
         return array_slice(array_values($found), 0, self::FOUND);
     }
 
+    /**
+     * @param  list<int>  $ids
+     * @return list<Sample>
+     */
+    public function all(array $ids): array
+    {
+        return $this->type === CoreType::PERSON ? $this->people(Person::query()->whereKey($ids), count($ids)) : $this->records($this->ours()->whereKey($ids), count($ids));
+    }
+
     public function find(int $id): ?Sample
     {
         return ($this->type === CoreType::PERSON ? $this->people(Person::query()->whereKey($id), 1) : $this->records($this->ours()->whereKey($id), 1))[0] ?? null;

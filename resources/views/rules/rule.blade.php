@@ -48,7 +48,7 @@
             @can('administer')
                 @if ($page->rule->version)<form method="post" action="{{ route('rules.draft.destroy', $page->rule) }}">@csrf @method('delete')<button class="btn">Take the changes back</button></form>@endif
                 <details class="word"><summary class="btn go !no-underline">{{ $page->rule->version ? 'Publish changes…' : 'Publish…' }}</summary>
-                    <div class="change right-0 !left-auto">
+                    <div class="change right-0 !left-auto w-[460px] !max-w-[86vw]">
                         <p class="mb-3 agreement" id="agreement" hx-get="{{ route('rules.agreement', $page->rule) }}" hx-trigger="toggle from:closest details once" aria-live="polite">@if (request()->query('agree')){{ implode(' ', $page->agreement()) }}@else <span class="soft">Asking the engine …</span>@endif</p>
                         <noscript><p class="mb-3"><a class="link" href="{{ route('rules.show', [$page->rule, 'agree' => 1]) }}">Show what publishing means</a></p></noscript>
                         <form method="post" action="{{ route('rules.draft.publish', $page->rule) }}">@csrf
@@ -56,6 +56,12 @@
                                 <fieldset class="mb-3"><legend class="label">The {{ $page->underWay()['live'] }} under way</legend>
                                     <label class="block"><input type="radio" name="under_way" value="finish" checked> finish by the old words</label>
                                     <label class="block"><input type="radio" name="under_way" value="move"> go on by the new ones; who stands at a step that is gone is left for you to decide</label>
+                                </fieldset>
+                            @endif
+                            @if ($page->furtherStep() !== null)
+                                <fieldset class="mb-3"><legend class="label">Those who have been through it</legend>
+                                    <label class="block"><input type="checkbox" name="also" value="1"> who came to its end in the last <input class="input w-16 !min-h-0" type="number" name="days" min="1" max="365" value="30" aria-label="So many days" hx-get="{{ route('rules.further', $page->rule) }}" hx-trigger="change, toggle from:closest details once" hx-target="#further" hx-swap="innerHTML"> days take the further step too</label>
+                                    <p class="soft sm" id="further" aria-live="polite"></p>
                                 </fieldset>
                             @endif
                             <button class="btn go">Publish version {{ ($page->rule->version?->number ?? 0) + 1 }}</button></form>

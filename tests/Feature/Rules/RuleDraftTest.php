@@ -116,6 +116,7 @@ final class RuleDraftTest extends TestCase
 
         $first = $agreement();
         self::assertStringStartsWith('When a call comes in, if its outcome is missed and its line is the front desk and we are open: 2 texts, until they reply. What happened in the last four weeks would have begun it for three calls, of three people, by what is known of them now.', $first);
+        self::assertStringContainsString('With no answers, together they would get six texts, for', $first);
         self::assertStringContainsString('For Jon, the first text would leave Mon 2 March 10:05: “Osier Quay Boathouse: Hello Jon', html_entity_decode($first));
         self::assertStringContainsString('With no answer from them, it would send two texts for', $first);
         self::assertStringEndsWith('It may not be used for offers to people who have not agreed to them.', $first);
@@ -125,6 +126,31 @@ final class RuleDraftTest extends TestCase
         self::assertStringContainsString('In the last four weeks it sent three texts, for ', $agreement());
         $this->rule->update(['draft' => ['steps' => array_map(fn (array $step): array => $step['do'] === 'text' ? ['kind' => 'marketing'] + $step : $step, $this->rule->refresh()->written()->toDocument()['steps'])] + $this->rule->written()->toDocument()]);
         self::assertStringEndsWith('It may be used only for people who have agreed to offers; to others it is not sent.', $agreement());
+    }
+
+    public function testThoseWhoCameToTheEndTakeAFurtherStepTooIfAsked(): void
+    {
+        foreach ([self::WEN, '+447700900308'] as $number) {
+            $this->missedCall($number);
+        }
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $this->travelToMoment('2026-03-03 10:03');
+        $this->work();
+        self::assertSame([2, 2], [count($this->textsTo(self::WEN)), count($this->textsTo('+447700900308'))]);
+        $this->textFrom('+447700900308', 'STOP');
+        $this->travelToMoment('2026-03-09 10:00');
+        $this->work();
+        $this->write($this->rule, 'insert', 'It stops', 'wait 1 hour, then text the caller from the line they called, as a service text')->assertSessionHasNoErrors();
+        $this->get(route('rules.show', $this->rule))->assertOk()->assertSee('take the further step too');
+        self::assertSame('In the last 30 days one came to its end and would still be in it; for Wen Li, the first text would leave Mon 9 March 11:00.', (string) $this->get(route('rules.further', [$this->rule, 'days' => 30]))->assertOk()->getContent());
+        self::assertStringContainsString('nobody came', (string) $this->get(route('rules.further', [$this->rule, 'days' => 2]))->getContent());
+        $this->post(route('rules.draft.publish', $this->rule), ['also' => 1, 'days' => 30])->assertSessionHas('done', 'Published. What starts from now on follows the new words; what is under way finishes on the old. One who had come to its end goes on at the further step.');
+        $this->travelToMoment('2026-03-09 11:00');
+        $this->work();
+
+        self::assertSame([3, 2], [count($this->textsTo(self::WEN)), count($this->textsTo('+447700900308'))]);
     }
 
     public function testTheSampleIsAsItIsWhenTheRuleBegins(): void

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Engine\Live\Desk;
+use App\Models\Rule;
+use App\Models\Run;
+use Linnet\Core\Engine\Subject;
+use Linnet\Core\Rule\Needs;
+use Linnet\Core\Rule\Rule as Core;
+
+/** Those who have been through a rule of late, and would still be in it. */
+final readonly class CameToTheEnd
+{
+    /** So many are taken along by one publishing. */
+    public const MOST = 1000;
+
+    public function __construct(private Desk $desk)
+    {
+    }
+
+    /** @return list<int> their runs; of several of one person about one thing, the newest */
+    public function runs(Rule $rule, Core $is, int $days): array
+    {
+        $since = $this->desk->now->modify("-$days days");
+        $runs = Run::query()->where('rule_id', $rule->id)->where('outcome', 'finished')
+            ->where(fn ($any) => $any->where(fn ($ended) => $ended->where('live', false)->where('ended_at', '>=', $since))->orWhere(fn ($watching) => $watching->where('live', true)->whereNull('step')))
+            ->orderByDesc('id')->limit(self::MOST)->get(['id', 'person_id', 'record_id']);
+        $this->desk->known->preload(array_values(array_unique(array_map(intval(...), $runs->pluck('person_id')->all()))));
+        $this->desk->known->preloadRecords(array_values(array_map(intval(...), $runs->pluck('record_id')->filter()->all())));
+        $found = [];
+        foreach ($runs as $run) {
+            $situation = $this->desk->surroundings->situation(new Subject($run->person_id, $run->record_id), null, Needs::relatedTypes($is), (string) $rule->id);
+            if (! $situation->optedOut && $is->conditions->weigh($situation)->holds()) {
+                $found["$run->person_id/$run->record_id"] ??= $run->id;
+            }
+        }
+
+        return array_values($found);
+    }
+}
