@@ -14,13 +14,19 @@ use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Example\Expected;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\Texting;
+use Linnet\Core\Text\Composed;
+use Linnet\Core\Text\Length;
 use Linnet\Core\Text\Template\Template;
+use Linnet\Core\Text\Template\TemplateError;
 use Linnet\Core\Text\Wording\Wording;
 use Linnet\Core\Text\Words\ReservedWords;
 
 /** A rule, and everything it is checked against. */
 final readonly class Question
 {
+    /** @var \ArrayObject<string, list<Length|null>> */
+    private \ArrayObject $measured;
+
     /**
      * @param  array<string, RecordType>  $types  by key
      * @param  list<Line>  $lines
@@ -47,6 +53,9 @@ final readonly class Question
         public array $reached = [],
         public array $examples = [],
     ) {
+        /** @var \ArrayObject<string, list<Length|null>> $none */
+        $none = new \ArrayObject;
+        $this->measured = $none;
     }
 
     /** @return list<Texting> */
@@ -66,6 +75,23 @@ final readonly class Question
         $all = [...$wordings->own, ...($wordings->pool === null ? [] : $this->pools[$wordings->pool] ?? []), ...($wordings->closing === null ? [] : [$wordings->closing])];
 
         return array_map(fn (Wording $one): Template => $one->text, $all);
+    }
+
+    /**
+     * How long some words are for each it reaches.
+     *
+     * @param  bool  $first  they say who they are from
+     * @return list<Length|null> null where a value is missing
+     */
+    public function lengths(Template $words, bool $first): array
+    {
+        return $this->measured["$first/$words->source"] ??= array_map(function (array $one, int $n) use ($words, $first): ?Length {
+            try {
+                return Composed::of($words, $one[0]->facts, $one[1], $this->business, $one[0]->now, $first, "check $n")->length;
+            } catch (TemplateError) {
+                return null;
+            }
+        }, $this->reached, array_keys($this->reached));
     }
 
     public function line(string $key): ?Line

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Linnet\Core\Check;
 
 use Linnet\Core\Reason;
-use Linnet\Core\Text\Composed;
-use Linnet\Core\Text\Template\TemplateError;
 
 /** More than one part for some of those it reaches, the first text with what Linnet adds. */
 final class SeveralParts implements Check
@@ -19,14 +17,9 @@ final class SeveralParts implements Check
             }
             foreach ($of->wordsOf($step) as $template) {
                 $parts = $costly = [];
-                foreach ($of->reached as $n => [$situation, $to]) {
-                    try {
-                        $length = Composed::of($template, $situation->facts, $to, $of->business, $situation->now, $i === 0, "check $n")->length;
-                        $parts[] = $length->parts;
-                        $costly += $length->parts > 1 ? array_flip($length->culprits) : [];
-                    } catch (TemplateError) {
-                        continue;
-                    }
+                foreach (array_filter($of->lengths($template, $i === 0)) as $length) {
+                    $parts[] = $length->parts;
+                    $costly += $length->parts > 1 ? array_flip($length->culprits) : [];
                 }
                 $over = count(array_filter($parts, fn (int $many): bool => $many > 1));
                 if ($over > 0 && $parts !== []) {

@@ -11,7 +11,6 @@ use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Pool;
 use App\Models\Record as RecordModel;
-use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\Books\Known;
 use Linnet\Core\Engine\Published;
@@ -36,6 +35,9 @@ use Linnet\Core\Text\Words\ReservedWords;
 /** Reads from the database what is known, each thing once. */
 final class LiveKnown implements Known
 {
+    /** What is read of a record. */
+    private const RECORD = ['id', 'record_type_id', 'values', 'person_id', 'changed_at'];
+
     /** @var array<string, Rule> read from their documents, by these documents' fingerprints */
     private static array $read = [];
 
@@ -160,8 +162,8 @@ final class LiveKnown implements Known
         $ids = array_values(array_diff($ids, array_keys($this->records)));
         foreach (array_chunk($ids, 500) as $chunk) {
             $this->records += array_fill_keys($chunk, null);
-            foreach (RecordModel::query()->whereIn('id', $chunk)->get() as $record) {
-                $this->keep($record);
+            foreach (DB::table('records')->whereIn('id', $chunk)->get(self::RECORD) as $row) {
+                $this->keep($row);
             }
         }
     }
@@ -184,8 +186,8 @@ final class LiveKnown implements Known
     {
         $typeId = array_search($type, $this->typeKeys(), true);
 
-        return array_values(RecordModel::query()->where('record_type_id', $typeId === false ? 0 : $typeId)->where('person_id', $personId)->orderByDesc('id')->get()
-            ->map(fn (RecordModel $record): Record => $this->records[$record->id] ?? $this->keep($record))->all());
+        return array_values(DB::table('records')->where('record_type_id', $typeId === false ? 0 : $typeId)->where('person_id', $personId)->orderByDesc('id')->get(self::RECORD)
+            ->map(fn (\stdClass $row): Record => $this->records[(int) $row->id] ?? $this->keep($row))->all());
     }
 
     public function staff(int $id): ?Staff
@@ -391,10 +393,13 @@ final class LiveKnown implements Known
         return $this->typeKeys;
     }
 
-    private function keep(RecordModel $record): Record
+    private function keep(\stdClass $row): Record
     {
-        return $this->records[$record->id] = new Record(
-            $record->id, $this->types()[$this->typeKeys()[$record->record_type_id]], $record->values, $record->person_id, CarbonImmutable::instance($record->changed_at)->toDateTimeImmutable(),
+        /** @var array<string, string|int|float|bool|null> $values */
+        $values = json_decode((string) $row->values, true, 64, JSON_THROW_ON_ERROR);
+
+        return $this->records[(int) $row->id] = new Record(
+            (int) $row->id, $this->types()[$this->typeKeys()[(int) $row->record_type_id]], $values, $row->person_id === null ? null : (int) $row->person_id, self::moment($row->changed_at),
         );
     }
 

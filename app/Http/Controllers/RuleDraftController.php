@@ -43,7 +43,7 @@ final class RuleDraftController
         if ($draft === null) {
             return redirect()->route('rules.show', $rule)->with('done', 'There was nothing to publish.');
         }
-        $blocking = array_filter($pages->of($rule, null)->findings(), fn (Finding $one): bool => $one->blocks);
+        $blocking = array_filter($pages->checks($rule)->findings, fn (Finding $one): bool => $one->blocks);
         if ($blocking !== []) {
             throw ValidationException::withMessages(['publish' => array_values(array_map(fn (Finding $one): string => Sentence::of($one->reason), $blocking))]);
         }

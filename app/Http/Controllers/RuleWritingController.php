@@ -13,12 +13,10 @@ use App\View\Rules\Choices;
 use App\View\Rules\Failed;
 use App\View\Rules\Places;
 use App\View\Rules\RulePages;
-use App\View\Rules\Spread;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Linnet\Core\Check\Checks;
 use Linnet\Core\Prose\Edit\Edits;
 use Linnet\Core\Prose\Edit\NewLines;
 use Linnet\Core\Prose\Edit\RuleText;
@@ -67,10 +65,7 @@ final class RuleWritingController
     /** What is wrong with it, or worth a look; and how long its texts are for all whom it reaches. */
     public function checks(Rule $rule, RulePages $pages): View
     {
-        $page = $pages->of($rule, null);
-        $question = $page->question();
-
-        return view('rules.checks', ['page' => $page, 'findings' => Checks::look($question), 'bounds' => (new Spread($question))->ofLines($page), 'examples' => $question->examples]);
+        return view('rules.checks', ['page' => $pages->checks($rule)]);
     }
 
     /** What somebody agrees to when they publish it. */

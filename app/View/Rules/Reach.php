@@ -113,12 +113,16 @@ final class Reach
             return null;
         }
         $isPeople = $trigger->type() === CoreType::PERSON;
-        $isPeople ? $this->desk->known->preload($ids) : $this->desk->known->preloadRecords($ids);
+        if (! $isPeople) {
+            $this->desk->known->preloadRecords($ids);
+        }
+        $this->desk->known->preload($isPeople ? $ids : array_values(array_unique(array_filter(array_map(fn (int $id): ?int => $this->desk->known->record($id)?->personId, $ids)))));
+        [$related, $asksForTexts] = [Needs::relatedTypes($this->rule), Needs::asksForTexts($this->rule)];
         $happenings = new Happenings($this->desk->known);
         $begun = [];
         foreach ($ids as $id) {
             $subject = $happenings->subject($isPeople ? $id : null, $isPeople ? null : $this->desk->known->record($id));
-            $situation = $this->desk->surroundings->situation($subject, null, Needs::relatedTypes($this->rule));
+            $situation = $this->desk->surroundings->situation($subject, null, $related, lastTexts: $asksForTexts);
             if ($subject->personId !== null && ! $situation->optedOut && $this->fits($situation)) {
                 $begun[] = [$subject, $situation];
             }
@@ -164,7 +168,14 @@ final class Reach
         $changes = Change::query()->where('kind', $kind)->where('at', '>=', $this->desk->now->modify('-'.self::WEEKS.' weeks'))
             ->when($trigger instanceof RecordChanged, fn (Builder $some) => $some->whereLike('to', '%"'.($trigger instanceof RecordChanged ? $trigger->field : '').'":%'))
             ->when(! $isPeople, fn (Builder $some) => $some->whereIn('record_id', DB::table('records')->where('record_type_id', RecordType::query()->where('key', $trigger->type())->value('id') ?? 0)->select('id')))
-            ->orderBy('id')->limit(self::MOST + 1)->get();
+            ->orderBy('id')->limit(self::MOST + 1);
+        if ($trigger instanceof RecordAdded) {
+            // That it was added is all that is asked.
+            $ids = $changes->toBase()->pluck($isPeople ? 'person_id' : 'record_id')->all();
+
+            return count($ids) > self::MOST ? null : array_values(array_unique(array_map(intval(...), $ids)));
+        }
+        $changes = $changes->get();
         if (count($changes) > self::MOST) {
             return null;
         }

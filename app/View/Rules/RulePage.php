@@ -17,8 +17,6 @@ use App\Rules\CameToTheEnd;
 use App\Rules\Checking;
 use App\Rules\Drafts;
 use App\Rules\Vocabularies;
-use Linnet\Core\Check\Checks;
-use Linnet\Core\Check\Finding;
 use Linnet\Core\Check\Question;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Record\Receiver;
@@ -175,12 +173,6 @@ final class RulePage
         );
 
         return ($open === [] ? 'never' : implode(' and ', $open)).' on a '.$day->format('l');
-    }
-
-    /** @return list<Finding> what is wrong with it, or worth a look */
-    public function findings(): array
-    {
-        return Checks::look($this->question());
     }
 
     /** The rule and everything it is checked against. */

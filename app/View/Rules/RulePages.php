@@ -9,6 +9,7 @@ use App\Engine\Live\LiveDeeds;
 use App\Models\Business;
 use App\Models\Rule;
 use App\Rules\CameToTheEnd;
+use App\Rules\Checking;
 use App\Rules\Vocabularies;
 use Illuminate\Http\Request;
 use Linnet\Core\Engine\Situation;
@@ -38,6 +39,12 @@ final readonly class RulePages
         $suppose = array_values(array_filter((array) $request->query('if', []), is_string(...)));
 
         return $this->of($rule, $request->integer('sample') ?: null, array_map(fn (string $one): string => mb_substr($one, 0, 300, 'UTF-8'), $suppose), is_string($request->query('find')) ? $request->query('find') : '');
+    }
+
+    /** What is said beside the rule. */
+    public function checks(Rule $rule): ChecksPage
+    {
+        return new ChecksPage($rule, Vocabularies::language(), Checking::question($rule->written(), $this->desk(), $rule));
     }
 
     /** @return list<int> runs that came to the end of late and would still be in the rule */

@@ -7,10 +7,8 @@ namespace App\View\Rules;
 use App\Clock\Said;
 use Linnet\Core\Check\Question;
 use Linnet\Core\Text\Bounds;
-use Linnet\Core\Text\Composed;
 use Linnet\Core\Text\Length;
 use Linnet\Core\Text\Template\Template;
-use Linnet\Core\Text\Template\TemplateError;
 
 /** How long the words of a text are over all whom its rule reaches today. */
 final readonly class Spread
@@ -26,10 +24,8 @@ final readonly class Spread
         /** @var array<string, array{Length, int}> $lengths */
         $lengths = [];
         $lacking = 0;
-        foreach ($this->of->reached as $n => [$situation, $to]) {
-            try {
-                $length = Composed::of($words, $situation->facts, $to, $this->of->business, $situation->now, $first, "spread $n")->length;
-            } catch (TemplateError) {
+        foreach ($this->of->lengths($words, $first) as $length) {
+            if ($length === null) {
                 $lacking++;
 
                 continue;
@@ -39,19 +35,6 @@ final readonly class Spread
         }
 
         return Bounds::of(array_values($lengths), $lacking);
-    }
-
-    /** @return array<int, string> what is said of each line that has words for the person, by its number */
-    public function ofLines(RulePage $page): array
-    {
-        $said = [];
-        foreach ($page->writing->lines as $number => $line) {
-            $words = $line->texting?->outgoing()->to->isPerson() === true && $line->line->words !== null ? $page->template($line->line->words) : '';
-            $bounds = $words instanceof Template ? $this->bounds($words, $page->firstText()?->id() === $line->texting?->id()) : null;
-            $said += $bounds === null ? [] : [$number => self::says($bounds)];
-        }
-
-        return $said;
     }
 
     /** "for 59 it reaches: 121 to 157 characters, half within 138; 1 part, 2 parts for 12" */
