@@ -183,8 +183,9 @@ final readonly class Surroundings
     private function own(Person $person, array &$labels): array
     {
         $own = array_filter($person->own, fn (mixed $value): bool => $value !== null);
-        foreach ($this->known->type(RecordType::PERSON)->fields ?? [] as $field) {
-            $labels["person.$field->key"] = $labels[$field->key] = mb_strtolower($field->name, 'UTF-8');
+        $type = $this->known->type(RecordType::PERSON);
+        $labels = ($type->labels ?? []) + $labels;
+        foreach ($type->fields ?? [] as $field) {
             if (isset($own[$field->key]) && is_scalar($own[$field->key])) {
                 $own[$field->key] = $this->value($field, $own[$field->key]);
             }
@@ -201,15 +202,13 @@ final readonly class Surroundings
     private function values(Record $record, ?Line $by, array &$labels, array &$says): array
     {
         $type = $record->type;
-        $labels[$type->key] = mb_strtolower($type->name, 'UTF-8');
+        $labels = $type->labels + $labels;
         $values = [];
         foreach ($type->fields as $field) {
-            $path = "$type->key.$field->key";
             $raw = $record->values[$field->key] ?? null;
             $values[$field->key] = $raw === null ? null : $this->value($field, $raw);
-            $labels[$path] = mb_strtolower($field->name, 'UTF-8');
             if ($field->kind === FieldKind::Line && $by !== null && $by->number === $raw) {
-                $says[$path] = $by->name;
+                $says["$type->key.$field->key"] = $by->name;
             }
         }
 

@@ -10,6 +10,9 @@ final readonly class RecordType
     /** The type whose fields are those of people themselves. */
     public const PERSON = 'person';
 
+    /** @var array<string, string> what it and its fields are called in a sentence, by path; a person's own also without their type */
+    public array $labels;
+
     /**
      * @param  array<string, Field>  $fields  by key
      * @param  string|null  $personField  the field that leads to the person
@@ -26,6 +29,12 @@ final readonly class RecordType
         public ?string $plural = null,
         public ?string $personNoun = null,
     ) {
+        $labels = $key === self::PERSON ? [] : [$key => mb_strtolower($name, 'UTF-8')];
+        foreach ($fields as $field) {
+            $label = mb_strtolower($field->name, 'UTF-8');
+            $labels += ["$key.$field->key" => $label] + ($key === self::PERSON ? [$field->key => $label] : []);
+        }
+        $this->labels = $labels;
     }
 
     /** The field that says whose it is among the staff: the one called owner, else the first that holds a member of staff. */

@@ -115,11 +115,16 @@ final class LiveKnown implements Known
     {
         $ids = array_values(array_diff($ids, array_keys($this->people)));
         foreach (array_chunk($ids, 500) as $chunk) {
-            $numbers = DB::table('numbers')->whereIn('person_id', $chunk)->orderByDesc('rank')->orderBy('id')->get()->groupBy('person_id');
-            $labels = DB::table('labels')->whereIn('person_id', $chunk)->orderBy('id')->get()->groupBy('person_id');
+            $numbers = $labels = [];
+            foreach (DB::table('numbers')->whereIn('person_id', $chunk)->orderByDesc('rank')->orderBy('id')->get() as $number) {
+                $numbers[(int) $number->person_id][] = $number;
+            }
+            foreach (DB::table('labels')->whereIn('person_id', $chunk)->orderBy('id')->get(['person_id', 'kind', 'name']) as $label) {
+                $labels[(int) $label->person_id][] = $label;
+            }
             $this->people += array_fill_keys($chunk, null);
             foreach (DB::table('people')->whereIn('id', $chunk)->get(['id', 'first_name', 'last_name', 'email', 'zone', 'locale', 'fields', 'line_id']) as $row) {
-                $this->people[(int) $row->id] = self::read($row, $row->line_id === null ? null : $this->lineKey((int) $row->line_id), ($numbers[$row->id] ?? collect())->all(), ($labels[$row->id] ?? collect())->all());
+                $this->people[(int) $row->id] = self::read($row, $row->line_id === null ? null : $this->lineKey((int) $row->line_id), $numbers[(int) $row->id] ?? [], $labels[(int) $row->id] ?? []);
             }
             $this->preloadWords($chunk, array_merge(...array_map(fn (int $id): array => array_column($this->people[$id]->numbers ?? [], 'e164'), $chunk)));
         }
@@ -472,10 +477,11 @@ final class LiveKnown implements Known
         /** @var array<string, mixed> $fields */
         $fields = json_decode((string) $row->fields, true, 16, JSON_THROW_ON_ERROR);
         $theirs = array_map(self::number(...), array_values($numbers));
-        $newest = null;
-        foreach ($numbers as $number) {
-            $newest = $newest === null || $number->id > $newest->id ? $number : $newest;
+        $ids = [];
+        foreach ($numbers as $i => $number) {
+            $ids[$i] = (int) $number->id;
         }
+        $newest = $ids === [] ? null : $theirs[(int) array_search(max($ids), $ids, true)];
         $named = fn (string $kind): array => array_values(array_map(fn (\stdClass $label): string => (string) $label->name, array_filter($labels, fn (\stdClass $label): bool => $label->kind === $kind)));
         $called = match (true) {
             (string) $row->first_name !== '' => (string) $row->first_name,
@@ -485,7 +491,7 @@ final class LiveKnown implements Known
 
         return new Person(
             (int) $row->id, $called, [...$fields, 'first_name' => $row->first_name, 'last_name' => $row->last_name, 'email' => $row->email],
-            $theirs, $row->zone, $row->locale, $named('tag'), $named('list'), $newest === null ? null : self::number($newest), $line,
+            $theirs, $row->zone, $row->locale, $named('tag'), $named('list'), $newest, $line,
         );
     }
 

@@ -86,8 +86,9 @@ final class RulePage
         $this->writing = new Writing(Vocabularies::language(), $this->written);
         $this->whatIf = WhatIf::of($this->writing->language, $this->written, $suppose, $business->zone);
         $samples = new Samples($this->written->trigger->type(), $business->zone, $desk->now);
-        $this->samples = $samples->named($sought);
-        $this->sample = ($sampleId === null ? null : $samples->find($sampleId)) ?? $this->suited($sought === '' ? $this->samples : $samples->newest());
+        // The newest are listed once somebody looks for another.
+        $this->samples = $sought === '' ? [] : $samples->named($sought);
+        $this->sample = ($sampleId === null ? null : $samples->find($sampleId)) ?? $this->suited($samples->newest());
         if ($this->sample === null) {
             $this->receiver = $this->rehearsed = $this->timeLine = $this->notStarted = $this->situation = null;
 

@@ -7,8 +7,8 @@
                 <input type="hidden" name="sample" value="{{ $page->sample->id }}">@foreach ($page->whatIf->sentences as $one)<input type="hidden" name="if[]" value="{{ $one }}">@endforeach
                 <label class="label" for="sample">Another one, by a name, a title or a number</label>
                 <div class="row"><input class="input" id="sample" name="find" type="search" value="{{ $page->sought }}" autocomplete="off" maxlength="80" aria-controls="samples"
-                    hx-get="{{ route('rules.samples', $page->rule) }}" hx-include="closest form" hx-trigger="input changed delay:150ms" hx-target="#samples" hx-swap="innerHTML"><button class="btn small go">Find</button></div>
-                <ul class="found" id="samples" aria-label="Found">@include('rules.samples', ['rule' => $page->rule, 'samples' => $page->samples, 'chosen' => $page->sample->id, 'if' => $page->whatIf->sentences])</ul>
+                    hx-get="{{ route('rules.samples', $page->rule) }}" hx-include="closest form" hx-trigger="input changed delay:150ms, toggle from:closest details once" hx-target="#samples" hx-swap="innerHTML"><button class="btn small go">Find</button></div>
+                <ul class="found" id="samples" aria-label="Found">@includeWhen($page->sought !== '', 'rules.samples', ['rule' => $page->rule, 'samples' => $page->samples, 'chosen' => $page->sample->id, 'if' => $page->whatIf->sentences])</ul>
             </form></details>{{ $page->whatIf->sentences === [] ? ', if nobody answers' : ', if ' }}@foreach ($page->whatIf->sentences as $i => $one){{ $loop->first ? '' : ' and ' }}<b>{{ $one }}</b> <a class="link sm" href="{{ $here(array_diff_key($page->whatIf->sentences, [$i => 1])) }}" aria-label="No longer suppose that {{ $one }}">×</a>@endforeach
         <details class="word ml-2" @if ($page->whatIf->wrong !== []) open @endif><summary class="sm">what if …</summary>
             <form class="change line-form w-[460px] max-w-[86vw]" method="get" action="{{ route('rules.show', $page->rule) }}" x-data="writeLine" data-completions="{{ route('rules.completions', ['rule' => $page->rule, 'sample' => $page->sample->id]) }}" data-which="what if">
