@@ -30,6 +30,7 @@ use App\Http\Controllers\NumberLookupController;
 use App\Http\Controllers\OpenLinkController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PoolController;
+use App\Http\Controllers\PoolWordingController;
 use App\Http\Controllers\PublicFormController;
 use App\Http\Controllers\PutAsideController;
 use App\Http\Controllers\RecordController;
@@ -235,6 +236,8 @@ Route::middleware('auth')->group(function (): void {
         Route::get('settings/wordings', [PoolController::class, 'index'])->name('pools.index');
         Route::post('settings/wordings', [PoolController::class, 'store'])->name('pools.store');
         Route::get('settings/wordings/{pool:name}.csv', [PoolController::class, 'show'])->name('pools.show');
+        Route::get('settings/wordings/{pool:name}', [PoolWordingController::class, 'show'])->name('pools.edit');
+        Route::post('settings/wordings/{pool:name}', [PoolWordingController::class, 'store'])->name('pools.wordings');
         Route::delete('settings/wordings/{pool:name}', [PoolController::class, 'destroy'])->name('pools.destroy');
         Route::post('settings/codes', [PoolController::class, 'codes'])->name('codes.store');
         Route::get('settings/codes/{list}.csv', [PoolController::class, 'given'])->name('codes.show');

@@ -38,7 +38,7 @@ final class PoolFile
             }
             $words = trim($row[$text] ?? '');
             // The same words keep their name, and so what was counted for them.
-            $words === '' || $wordings[] = ['id' => 'w'.substr(hash('xxh64', $words), 0, 10), 'text' => $words] + ($limit === '' ? [] : ['most' => (int) $limit]);
+            $words === '' || $wordings[] = ['id' => PoolWordings::id($words), 'text' => $words] + ($limit === '' ? [] : ['most' => (int) $limit]);
         }
         try {
             return array_map(fn (Wording $wording): array => $wording->toDocument(), Wordings::list(Doc::of(['wordings' => $wordings]), 'wordings'));

@@ -22,6 +22,8 @@ export default () => ({
     const text = this.$refs.text;
     text.focus();
     text.setSelectionRange(text.value.length, text.value.length);
+    // Where no rule says what can be filled in, the plain box is all there is.
+    if (text.dataset.fields === undefined) return;
     const { textEditor } = await import('./text-editor/editor.js');
     if (!this.editing || this.editor || !text.isConnected) return;
     this.editor = textEditor(text, {

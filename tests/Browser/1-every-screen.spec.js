@@ -36,6 +36,7 @@ const screens = [
   '/starters',
   '/settings/forms',
   '/settings/wordings',
+  '/settings/wordings/water-level',
   '/f/hire',
   '/safeguards/consent',
   '/safeguards',

@@ -8,6 +8,7 @@ use App\Exports\CsvExport;
 use App\Models\Pool;
 use App\Models\Rule;
 use App\Rules\PoolFile;
+use App\Rules\PoolWordings;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -34,6 +35,9 @@ final class PoolController
 
     public function store(Request $request): RedirectResponse
     {
+        if ($request->has('new')) {
+            return $this->begin($request);
+        }
         $said = $request->validate(['name' => ['required', 'string', 'regex:/^[a-z][a-z0-9-]{0,59}$/'], 'file' => 'required|file|max:2048'], $this->messages());
         $file = $request->file('file');
         $wordings = PoolFile::read($file instanceof UploadedFile ? $file->getPathname() : '');
@@ -84,6 +88,14 @@ final class PoolController
                 yield [(string) $code->code, $code->person_id === null ? '' : (string) ($code->e164 ?? 'somebody erased')];
             }
         })());
+    }
+
+    private function begin(Request $request): RedirectResponse
+    {
+        $said = $request->validate(['new' => ['required', 'string', 'regex:/^[a-z][a-z0-9-]{0,59}$/', 'unique:pools,name'], 'text' => 'required|string|max:2000'], ['new.unique' => 'There is a pool of this name.'] + $this->messages());
+        Pool::query()->create(['name' => $said['new'], 'wordings' => PoolWordings::checked([['id' => PoolWordings::id($said['text']), 'text' => trim($said['text'])]], 0)]);
+
+        return redirect()->route('pools.edit', $said['new'])->with('done', 'The pool is there.');
     }
 
     /** @return list<string|null> the pools its texts take their wordings from */

@@ -21,5 +21,6 @@
             </x-write-line>
         </details>
     @endif
+    @if (($pool = $line->line->words === null ? $line->texting?->outgoing()->wordings->pool : null) !== null)<p class="soft sm mb-2">@can('administer')<a class="link" href="{{ route('pools.edit', $pool) }}">Its shared wordings</a>@else Its shared wordings are “{{ $pool }}”.@endcan</p>@endif
     @if ($line->line->words !== null)<x-letter :line="$line" :page="$page" :failed="$failed" :opened="$opened" />@endif
 </div>

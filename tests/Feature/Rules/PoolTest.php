@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rules;
 
+use App\Models\Pool;
 use App\Models\Role;
 use App\Models\Rule;
 use Illuminate\Http\UploadedFile;
@@ -53,6 +54,32 @@ final class PoolTest extends TestCase
         yield 'no number' => ["text,maximum\nHello,often\n", 'Row 2: “often” is no maximum. A whole number is expected, or nothing.'];
         yield 'words that cannot be read' => ["text\nGood\nHello {{ first_name\n", 'Row 3: This field begins with {{ and never ends. Close it with }}.'];
         yield 'nothing in it' => ["text\n", 'Between 1 and 100 items are expected here.'];
+    }
+
+    public function testWordingsAreAddedChangedAndPutInOrderOnScreen(): void
+    {
+        $this->post('/settings/wordings', ['new' => 'Greetings', 'text' => 'Hello'])->assertSessionHasErrors('new');
+        $this->post('/settings/wordings', ['new' => 'greetings', 'text' => 'Hello {{ first_name'])->assertSessionHasErrors('text');
+        $this->post('/settings/wordings', ['new' => 'greetings', 'text' => 'Hello'])->assertSessionHasNoErrors();
+        $do = fn (array $said) => $this->post('/settings/wordings/greetings', $said);
+        $do(['do' => 'add', 'text' => 'Good day', 'most' => 3, 'weight' => 2])->assertSessionHasNoErrors();
+        $do(['do' => 'add', 'text' => 'Hello'])->assertSessionHasErrors('text');
+        $do(['do' => 'add', 'text' => 'Hi', 'most' => 'often'])->assertSessionHasErrors('most');
+        $pool = Pool::query()->where('name', 'greetings')->firstOrFail();
+        [$hello, $day] = array_column($pool->wordings, 'id');
+        $do(['do' => 'down', 'wording' => $hello]);
+        self::assertSame(['Good day', 'Hello'], array_column($pool->refresh()->wordings, 'text'));
+        // The same words keep their name, and what was counted for them; others are others.
+        $do(['do' => 'change', 'wording' => $day, 'text' => 'Good day', 'most' => 5]);
+        $do(['do' => 'change', 'wording' => $hello, 'text' => 'Hello there']);
+        self::assertSame([['id' => $day, 'text' => 'Good day', 'most' => 5], ['Hello there', false]], [$pool->refresh()->wordings[0], [$pool->wordings[1]['text'], $pool->wordings[1]['id'] === $hello]]);
+        $do(['do' => 'out', 'wording' => $hello])->assertSessionHasErrors('text');
+        $do(['do' => 'out', 'wording' => $pool->wordings[1]['id']])->assertSessionHasNoErrors();
+        $do(['do' => 'out', 'wording' => $day])->assertSessionHasErrors('text');
+        $this->get('/settings/wordings/greetings')->assertOk()->assertSee('at most 5 times');
+        Artisan::call('linnet:rules', ['what' => 'import', 'paths' => [base_path('demo/rules/word-level.json')]]);
+        $this->post('/settings/wordings', ['new' => 'water-level', 'text' => 'Low, {{ first_name | or: "you" }}']);
+        $this->get('/settings/wordings/water-level')->assertOk()->assertSee('first name · or “you”');
     }
 
     public function testCodesAreAddedOnceAndSayWhomTheyWereGivenTo(): void

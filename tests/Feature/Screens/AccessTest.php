@@ -57,7 +57,7 @@ final class AccessTest extends TestCase
         'put-asides.again' => 'administer', 'put-asides.leave' => 'administer', 'errands.again' => 'administer', 'errands.again-mail' => 'administer', 'errands.put-away-mail' => 'administer', 'errands.put-away' => 'administer', 'rules.release' => 'administer', 'rules.stuck' => 'administer', 'rules.results' => 'view', 'rules.copy' => 'administer', 'rules.starters' => 'administer', 'rules.starters.store' => 'administer',
         'lines.index' => 'view', 'lines.show' => 'view', 'lines.store' => 'administer', 'lines.update' => 'administer', 'lines.power' => 'administer',
         'safeguards.limits' => 'administer', 'safeguards.holidays' => 'administer', 'safeguards.words' => 'administer', 'settings.tariff' => 'administer', 'forms.index' => 'administer', 'forms.store' => 'administer', 'forms.update' => 'administer',
-        'pools.index' => 'administer', 'pools.store' => 'administer', 'pools.show' => 'administer', 'pools.destroy' => 'administer', 'codes.store' => 'administer', 'codes.show' => 'administer',
+        'pools.index' => 'administer', 'pools.store' => 'administer', 'pools.show' => 'administer', 'pools.edit' => 'administer', 'pools.wordings' => 'administer', 'pools.destroy' => 'administer', 'codes.store' => 'administer', 'codes.show' => 'administer',
     ];
 
     private const OPEN = ['log-in', 'in.carrier', 'in.source', 'calendar', 'links.open', 'forms.public', 'forms.send'];
