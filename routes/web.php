@@ -29,6 +29,7 @@ use App\Http\Controllers\NoticeController;
 use App\Http\Controllers\NumberLookupController;
 use App\Http\Controllers\OpenLinkController;
 use App\Http\Controllers\PersonController;
+use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PoolController;
 use App\Http\Controllers\PoolWordingController;
 use App\Http\Controllers\PublicFormController;
@@ -42,6 +43,7 @@ use App\Http\Controllers\RuleController;
 use App\Http\Controllers\RuleDocumentController;
 use App\Http\Controllers\RuleDraftController;
 use App\Http\Controllers\RuleExampleController;
+use App\Http\Controllers\RulePictureController;
 use App\Http\Controllers\RulePowerController;
 use App\Http\Controllers\RuleResultsController;
 use App\Http\Controllers\RuleStartsController;
@@ -72,6 +74,7 @@ Route::middleware('guest')->group(function (): void {
 });
 
 // What people outside open: no session, no cookie, and not too often.
+Route::get('pictures/{name}', PictureController::class)->where('name', '[0-9a-f]{32}\.(jpg|png|gif)')->withoutMiddleware('web')->middleware('throttle:links')->name('pictures.show');
 Route::get('l/{code}', OpenLinkController::class)->where('code', '[0-9A-Za-z]{10}')->withoutMiddleware('web')->middleware('throttle:links')->name('links.open');
 
 Route::middleware('throttle:forms')->group(function (): void {
@@ -159,6 +162,8 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules/{rule}/undo', [RuleWritingController::class, 'undo'])->name('rules.undo');
         Route::post('rules/{rule}/redo', [RuleWritingController::class, 'redo'])->name('rules.redo');
         Route::get('rules/{rule}/completions', [RuleWritingController::class, 'completions'])->middleware(Glance::class)->name('rules.completions');
+        Route::post('rules/{rule}/pictures/{step}', [RulePictureController::class, 'store'])->name('rules.pictures.store');
+        Route::delete('rules/{rule}/pictures/{step}', [RulePictureController::class, 'destroy'])->name('rules.pictures.destroy');
         Route::get('rules/{rule}/examples/{number}', [RuleExampleController::class, 'show'])->whereNumber('number')->name('rules.examples.show');
         Route::post('rules/{rule}/examples', [RuleExampleController::class, 'store'])->name('rules.examples.store');
         Route::put('rules/{rule}/examples/{number}', [RuleExampleController::class, 'update'])->whereNumber('number')->name('rules.examples.update');

@@ -78,7 +78,7 @@ final class DatabaseSeeder extends Seeder
             'words' => [
                 'opt_out' => ['STOP', 'STOPALL', 'UNSUBSCRIBE', 'END', 'QUIT'], 'opt_in' => ['START', 'UNSTOP'], 'help' => ['HELP', 'INFO'],
             ],
-            'tariff' => ['currency' => 'GBP', 'per_part' => ['GB' => 32_000, 'CA' => 9_000, 'US' => 9_000, 'AU' => 41_000, 'IE' => 60_000, 'FR' => 58_000], 'elsewhere' => 90_000],
+            'tariff' => ['currency' => 'GBP', 'per_part' => ['GB' => 32_000, 'CA' => 9_000, 'US' => 9_000, 'AU' => 41_000, 'IE' => 60_000, 'FR' => 58_000], 'elsewhere' => 90_000, 'picture' => ['GB' => 110_000, 'CA' => 30_000, 'US' => 30_000, 'AU' => 160_000], 'picture_elsewhere' => 240_000],
         ]);
         Line::query()->create(['key' => 'front-desk', 'name' => 'front desk', 'number' => '+447700900100', 'power' => Power::On]);
         Line::query()->create(['key' => 'workshop', 'name' => 'workshop', 'number' => '+447700900101', 'power' => Power::On]);

@@ -426,6 +426,11 @@ return [
         'missing' => 'An errand (:errand) was to be run and is not there. If somebody was erased meanwhile, all is well.',
     ],
 
+    'picture' => [
+        'no_picture' => 'This is no JPEG, PNG or GIF picture.',
+        'too_large' => 'It has :size kB and :wide by :high points. A picture for a text has :most kB and :side points a side at most; make it smaller first.',
+    ],
+
     'trial' => [
         'no_line' => 'There is no line that is on and has a number to text from.',
         'said_stop' => 'The number :number has said stop to this business. Text START from it first.',

@@ -66,7 +66,12 @@ final readonly class WrittenLine
         foreach ($this->line->parts as $i => $part) {
             $space = Part::isApart($before, $part->text) ? ' ' : '';
             $before .= $space;
-            $said = $i === 0 ? Line::capital($part->text) : $part->text;
+            $said = match (true) {
+                $i === 0 => Line::capital($part->text),
+                // An address says little to a reader; its end tells one picture from another.
+                $part->kind === 'picture' => '"'.mb_strimwidth(basename(trim($part->text, '"')), 0, 24, '…', 'UTF-8').'"',
+                default => $part->text,
+            };
             $pieces[] = ['part' => $part, 'space' => $space, 'said' => $said, 'before' => $before, 'after' => substr($whole, strlen($before.$part->text))];
             $before .= $part->text;
         }

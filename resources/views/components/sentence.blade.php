@@ -23,4 +23,5 @@
     @endif
     @if (($pool = $line->line->words === null ? $line->texting?->outgoing()->wordings->pool : null) !== null)<p class="soft sm mb-2">@can('administer')<a class="link" href="{{ route('pools.edit', $pool) }}">Its shared wordings</a>@else Its shared wordings are “{{ $pool }}”.@endcan</p>@endif
     @if ($line->line->words !== null)<x-letter :line="$line" :page="$page" :failed="$failed" :opened="$opened" />@endif
+    @if ($line->texting && $line->line->kind === \Linnet\Core\Prose\LineKind::Steps && $line->line->words === null)<x-picture :step="$line->texting" :page="$page" />@endif
 </div>

@@ -35,7 +35,7 @@ final class AccessTest extends TestCase
         'conversations.write' => 'converse', 'conversations.done' => 'converse', 'measure' => 'converse',
         'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view', 'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'rules.further' => 'view', 'rules.samples' => 'view', 'rules.versions' => 'view', 'rules.versions.restore' => 'administer', 'rules.agreement' => 'view', 'sent.index' => 'view',
         'sources.index' => 'view', 'sources.show' => 'view', 'safeguards.index' => 'view', 'safeguards.consent' => 'view',
-        'rules.store' => 'administer', 'rules.starters.show' => 'administer', 'rules.begin' => 'administer', 'rules.begin.store' => 'administer', 'rules.begin.completions' => 'administer', 'rules.sentences' => 'administer', 'rules.undo' => 'administer', 'rules.redo' => 'administer', 'rules.completions' => 'administer', 'rules.choices' => 'administer', 'rules.examples.show' => 'administer', 'rules.examples.store' => 'administer', 'rules.examples.update' => 'administer', 'rules.examples.destroy' => 'administer', 'rules.trial' => 'administer', 'rules.trial.begin' => 'administer', 'rules.trial.send' => 'administer', 'rules.trial.number' => 'administer', 'rules.words' => 'administer', 'rules.words.bounds' => 'administer', 'rules.words.fields' => 'administer', 'rules.words.token' => 'administer', 'rules.draft.update' => 'administer', 'rules.draft.publish' => 'administer', 'rules.draft.destroy' => 'administer', 'rules.power' => 'administer',
+        'rules.store' => 'administer', 'rules.starters.show' => 'administer', 'rules.begin' => 'administer', 'rules.begin.store' => 'administer', 'rules.begin.completions' => 'administer', 'rules.sentences' => 'administer', 'rules.undo' => 'administer', 'rules.redo' => 'administer', 'rules.completions' => 'administer', 'rules.choices' => 'administer', 'rules.pictures.store' => 'administer', 'rules.pictures.destroy' => 'administer', 'rules.examples.show' => 'administer', 'rules.examples.store' => 'administer', 'rules.examples.update' => 'administer', 'rules.examples.destroy' => 'administer', 'rules.trial' => 'administer', 'rules.trial.begin' => 'administer', 'rules.trial.send' => 'administer', 'rules.trial.number' => 'administer', 'rules.words' => 'administer', 'rules.words.bounds' => 'administer', 'rules.words.fields' => 'administer', 'rules.words.token' => 'administer', 'rules.draft.update' => 'administer', 'rules.draft.publish' => 'administer', 'rules.draft.destroy' => 'administer', 'rules.power' => 'administer',
         'messages.ask-again' => 'administer', 'messages.drop' => 'administer', 'safeguards.update' => 'administer', 'demo.clock' => 'administer',
         'deliveries.show' => 'view', 'imports.index' => 'view', 'imports.show' => 'view', 'records.types' => 'view', 'records.index' => 'view',
         'records.board' => 'view', 'records.show' => 'view', 'api' => 'view',
@@ -60,7 +60,7 @@ final class AccessTest extends TestCase
         'pools.index' => 'administer', 'pools.store' => 'administer', 'pools.show' => 'administer', 'pools.edit' => 'administer', 'pools.wordings' => 'administer', 'pools.destroy' => 'administer', 'codes.store' => 'administer', 'codes.show' => 'administer',
     ];
 
-    private const OPEN = ['log-in', 'in.carrier', 'in.source', 'calendar', 'links.open', 'forms.public', 'forms.send'];
+    private const OPEN = ['log-in', 'in.carrier', 'in.source', 'calendar', 'links.open', 'pictures.show', 'forms.public', 'forms.send'];
 
     public function testEveryRouteIsGuardedForEveryRole(): void
     {
@@ -78,7 +78,7 @@ final class AccessTest extends TestCase
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         PutAside::keep(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
-        $parameters = ['form' => 'hire', 'errand' => 1, 'putAside' => 1, 'notice' => 1, 'task' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'version' => RuleVersion::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
+        $parameters = ['form' => 'hire', 'step' => 'first', 'errand' => 1, 'putAside' => 1, 'notice' => 1, 'task' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'version' => RuleVersion::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
         $seen = [];
 
         foreach ($this->ownRoutes() as $route) {

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Rule;
+use App\Models\Staff;
+use App\Rules\Drafts;
+use App\Rules\PictureOf;
+use App\Rules\Pictures;
+use App\Sentences\Sentence;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use Linnet\Core\Reason;
+
+/** The picture that goes with a text of a rule. */
+final class RulePictureController
+{
+    public function store(Request $request, Rule $rule, string $step, Drafts $drafts): RedirectResponse
+    {
+        $request->validate(['picture' => 'required|file|max:20480'], ['picture.*' => 'Choose a picture.']);
+        $file = $request->file('picture');
+        $name = $file instanceof UploadedFile ? Pictures::keep((string) $file->get()) : new Reason('picture.no_picture');
+        if ($name instanceof Reason) {
+            throw ValidationException::withMessages(["picture-$step" => Sentence::of($name)]);
+        }
+        $this->put($request, $rule, $step, route('pictures.show', $name), $drafts, 'gave a text a picture');
+
+        return redirect()->route('rules.show', $rule)->with('done', 'The picture goes with the text.');
+    }
+
+    public function destroy(Request $request, Rule $rule, string $step, Drafts $drafts): RedirectResponse
+    {
+        $this->put($request, $rule, $step, null, $drafts, 'took a picture off');
+
+        return redirect()->route('rules.show', $rule)->with('done', 'The text goes without a picture.');
+    }
+
+    private function put(Request $request, Rule $rule, string $step, ?string $address, Drafts $drafts, string $says): void
+    {
+        $written = PictureOf::step($rule->written(), $step, $address) ?? abort(404);
+        DB::transaction(fn () => $drafts->keep($rule, $written, Staff::asking($request), $says));
+    }
+}
