@@ -9,7 +9,6 @@ use App\Rules\TriedWords;
 use App\Sentences\Sentence;
 use App\View\Rules\Fillings;
 use App\View\Rules\RulePages;
-use App\View\Rules\Spread;
 use App\View\Rules\TokenPage;
 use App\View\Rules\Tokens;
 use Illuminate\Contracts\View\View;
@@ -51,15 +50,13 @@ final class RuleWordsController
     public function bounds(Request $request, Rule $rule, RulePages $pages): Response
     {
         $said = $request->validate(['step' => 'required|string|max:60', 'text' => 'present|nullable|string|max:2000']);
-        $page = $pages->of($rule, null);
         try {
             $template = Template::parse(self::lines($said['text'] ?? ''));
         } catch (TemplateError) {
             return new Response('');
         }
-        $bounds = (new Spread($page->question()))->bounds($template, ($page->firstText()?->id()) === $said['step']);
 
-        return new Response($bounds === null ? '' : e(Spread::says($bounds)));
+        return new Response(e($pages->boundsSaid($rule, $template, $said['step'])));
     }
 
     /** What can be filled in, with the sample's values. */

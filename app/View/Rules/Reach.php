@@ -73,6 +73,12 @@ final class Reach
         return $reached;
     }
 
+    /** Whether they are too many to ask of each. */
+    public function isTooMany(): bool
+    {
+        return $this->begun() === null;
+    }
+
     /** @return list<int>|null ids of the records, or people, it would begin for; null where there are too many to ask about */
     public function ids(): ?array
     {

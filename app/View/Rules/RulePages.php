@@ -15,6 +15,8 @@ use Illuminate\Http\Request;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Grammar\Triggers;
 use Linnet\Core\Rule\Rule as Core;
+use Linnet\Core\Rule\Step\Texting;
+use Linnet\Core\Text\Template\Template;
 use Psr\Clock\ClockInterface;
 
 final readonly class RulePages
@@ -45,6 +47,23 @@ final readonly class RulePages
     public function checks(Rule $rule): ChecksPage
     {
         return new ChecksPage($rule, Vocabularies::language(), Checking::question($rule->written(), $this->desk(), $rule));
+    }
+
+    /** How long some words of it are for all whom it reaches today; or for all there are, where they are too many to ask of each. */
+    public function boundsSaid(Rule $rule, Template $words, string $step): string
+    {
+        $desk = $this->desk();
+        $written = $rule->written();
+        $first = array_values(array_filter($written->flow->steps, fn ($one): bool => $one instanceof Texting))[0] ?? null;
+        $reach = new Reach($desk, $written);
+        if (! $reach->isTooMany()) {
+            $bounds = (new Spread(Checking::question($written, $desk, $rule)))->bounds($words, $first?->id() === $step);
+
+            return $bounds === null ? '' : Spread::says($bounds);
+        }
+        $bounds = (new SpreadOfAll($desk, $written->trigger->type()))->bounds($words, $first?->id() === $step);
+
+        return $bounds === null ? '' : Spread::says($bounds, 'there are, too many to ask of each whether it reaches it');
     }
 
     /** @return list<int> runs that came to the end of late and would still be in the rule */

@@ -38,11 +38,11 @@ final readonly class Spread
     }
 
     /** "for 59 it reaches: 121 to 157 characters, half within 138; 1 part, 2 parts for 12" */
-    public static function says(Bounds $bounds): string
+    public static function says(Bounds $bounds, string $whom = 'it reaches today'): string
     {
         $parts = fn (int $many): string => Said::count($many, 'part', 'parts');
 
-        return 'for the '.number_format($bounds->people)." it reaches today: $bounds->shortest".($bounds->longest === $bounds->shortest ? ' characters' : " to $bounds->longest characters, half of them up to $bounds->median").", {$parts($bounds->fewest)}"
+        return 'for the '.number_format($bounds->people)." $whom: $bounds->shortest".($bounds->longest === $bounds->shortest ? ' characters' : " to $bounds->longest characters, half of them up to $bounds->median").", {$parts($bounds->fewest)}"
             .($bounds->over === 0 ? '' : ', '.number_format($bounds->over).' of them '.($bounds->most === $bounds->fewest + 1 ? '' : 'up to ').$parts($bounds->most))
             .($bounds->lacking === 0 ? '' : '; something is missing for '.number_format($bounds->lacking));
     }

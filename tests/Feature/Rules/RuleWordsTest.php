@@ -4,8 +4,19 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rules;
 
+use App\Engine\Live\Desk;
+use App\Engine\Live\LiveDeeds;
+use App\Models\Person;
+use App\Models\Record;
 use App\Models\Role;
 use App\Models\Rule;
+use App\View\Rules\SpreadOfAll;
+use Carbon\CarbonImmutable;
+use Linnet\Core\Engine\Subject;
+use Linnet\Core\Text\Bounds;
+use Linnet\Core\Text\Composed;
+use Linnet\Core\Text\Template\Template;
+use Linnet\Core\Text\Template\TemplateError;
 use Tests\Feature\TestCase;
 
 /** The words of a text while they are written. */
@@ -70,5 +81,35 @@ final class RuleWordsTest extends TestCase
         self::assertSame('', $bounds('{{ first_name'));
         self::assertStringContainsString('two parts', $bounds(str_repeat('ł', 50)));
         $this->get(route('rules.checks', $this->rule))->assertOk()->assertSee('hx-swap-oob="true">for the 2 it reaches today', false);
+    }
+
+    /** Where they are too many to ask of each, what is filled in is written once a value: the same comes out. */
+    public function testOverAllThereAreItIsCountedAsOneByOne(): void
+    {
+        mt_srand(3);
+        $people = ['Zoë' => 'Europe/London', 'Al' => 'America/Toronto', 'Maximiliane' => null, '' => 'Australia/Perth', 'Bo' => null];
+        foreach (range(1, 60) as $i) {
+            $name = array_keys($people)[$i % 5];
+            $this->missedCall(sprintf('+4477009008%02d', $i), ['why_unanswered' => ['rang out', 'busy'][$i % 2]]);
+            Person::query()->orderByDesc('id')->firstOrFail()->update(['first_name' => $name === '' ? null : $name, 'zone' => $people[$name], 'locale' => $i % 7 === 0 ? 'fr_FR' : null]);
+        }
+        $desk = Desk::reading(CarbonImmutable::now()->toDateTimeImmutable(), resolve(LiveDeeds::class));
+        foreach (['Hello', 'Hi {{ first_name | or: "there" }} – {{ call.started_at | as: "weekday time" }}', '{{ first_name | upper }} {{ call.why }} {{ business.name }}', '{{ call.started_at | as: "relative day" }} {{ owner.first_name | or: "we" }} {{ line.name | or: "" }}', '{{ call.line | or: "x" }}{{ nothing.here }}'] as $words) {
+            $template = Template::parse($words);
+            $lengths = [];
+            $lacking = 0;
+            foreach (Record::query()->whereNotNull('person_id')->whereRelation('type', 'key', 'call')->get() as $record) {
+                $person = $desk->known->person((int) $record->person_id) ?? self::fail('it is theirs');
+                $situation = $desk->surroundings->situation(new Subject($person->id, $record->id), $desk->known->lines()[0]->key);
+                try {
+                    $lengths[] = [Composed::of($template, $situation->facts, $desk->surroundings->receiver($person), $desk->known->business(), $situation->now, true, 'x')->length, 1];
+                } catch (TemplateError) {
+                    $lacking++;
+                }
+            }
+            $expected = str_contains($words, 'nothing') ? null : Bounds::of($lengths, $lacking);
+
+            self::assertEquals($expected, (new SpreadOfAll($desk, 'call'))->bounds($template, true), $words);
+        }
     }
 }
