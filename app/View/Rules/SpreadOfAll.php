@@ -54,8 +54,9 @@ final class SpreadOfAll
         /** @var array<string, Length> $lengths */
         $lengths = $times = $measured = [];
         $lacking = 0;
-        foreach ($this->rows(array_values($columns)) as $n => $row) {
-            $many = (int) $row['many'];
+        $names = array_flip(array_values(array_unique($columns)));
+        $columns = array_map(fn (string $column): string => "v$names[$column]", $columns);
+        foreach ($this->rows(array_flip($names)) as $n => $row) {
             $text = '';
             foreach ($words->nodes as $node) {
                 $part = match (true) {
@@ -65,7 +66,7 @@ final class SpreadOfAll
                     default => null,
                 };
                 if ($part === null) {
-                    $lacking += $many;
+                    $lacking++;
 
                     continue 2;
                 }
@@ -76,7 +77,7 @@ final class SpreadOfAll
                 $measured[$text] = "$length->units/$length->parts";
                 $lengths[$measured[$text]] = $length;
             }
-            $times[$measured[$text]] = ($times[$measured[$text]] ?? 0) + $many;
+            $times[$measured[$text]] = ($times[$measured[$text]] ?? 0) + 1;
         }
 
         return Bounds::of(array_map(fn (string $key): array => [$lengths[$key], $times[$key]], array_keys($lengths)), $lacking);
@@ -112,8 +113,8 @@ final class SpreadOfAll
     }
 
     /**
-     * @param  list<string>  $columns
-     * @return iterable<int, array<string, mixed>> each different row, with how many are like it
+     * @param  array<int, string>  $columns
+     * @return iterable<int, array<string, mixed>> one by one
      */
     private function rows(array $columns): iterable
     {
@@ -121,19 +122,12 @@ final class SpreadOfAll
         if ($this->type !== CoreType::PERSON) {
             $query->join('records', 'records.person_id', '=', 'people.id')->where('records.record_type_id', RecordType::query()->where('key', $this->type)->value('id') ?? 0);
         }
-        $names = [];
-        foreach (array_unique($columns) as $i => $column) {
+        foreach ($columns as $i => $column) {
             $query->selectRaw("$column as v$i");
-            $names["v$i"] = $column;
         }
-        $query->selectRaw('people.zone as zone, people.locale as locale, numbers.zones as zones, count(*) as many')
-            ->groupByRaw(implode(', ', [...array_unique($columns), 'people.zone', 'people.locale', 'numbers.zones']));
+        $query->selectRaw('people.zone as zone, people.locale as locale, numbers.zones as zones');
         foreach ($query->cursor() as $row) {
-            $row = (array) $row;
-            foreach ($names as $name => $column) {
-                $row[$column] = $row[$name];
-            }
-            yield $row;
+            yield (array) $row;
         }
     }
 
