@@ -109,6 +109,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules/{rule}/runs', [RunController::class, 'index'])->name('rules.runs');
         Route::get('rules/{rule}/versions', [RuleVersionController::class, 'index'])->name('rules.versions');
         Route::get('rules/{rule}/agreement', [RuleWritingController::class, 'agreement'])->middleware(Glance::class)->name('rules.agreement');
+        Route::get('rules/{rule}/overlap', [RuleWritingController::class, 'overlap'])->middleware(Glance::class)->name('rules.overlap');
         Route::get('rules/{rule}/further', [RuleWritingController::class, 'further'])->middleware(Glance::class)->name('rules.further');
         Route::get('rules/{rule}/checks', [RuleWritingController::class, 'checks'])->middleware(Glance::class)->name('rules.checks');
         Route::get('rules/{rule}/samples', [RuleController::class, 'samples'])->middleware(Glance::class)->name('rules.samples');

@@ -17,6 +17,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Linnet\Core\Gate\Power;
 use Linnet\Core\Prose\Edit\Edits;
 use Linnet\Core\Prose\Edit\NewLines;
 use Linnet\Core\Prose\Edit\RuleText;
@@ -72,6 +73,14 @@ final class RuleWritingController
     public function agreement(Rule $rule, RulePages $pages): Response
     {
         return new Response(e(implode(' ', $pages->of($rule, null)->agreement())));
+    }
+
+    /** Drawn beside it: what somebody would get from both. */
+    public function overlap(Request $request, Rule $rule, RulePages $pages): View
+    {
+        $other = Rule::query()->with('version')->where('name', (string) $request->string('with'))->where('power', Power::On)->whereKeyNot($rule->id)->orderBy('id')->first();
+
+        return view('rules.overlap', ['overlap' => $other === null ? null : $pages->of($rule, null)->overlapWith($other)]);
     }
 
     /** Who came to the end of late, and would go on at what is new behind it. */

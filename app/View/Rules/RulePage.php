@@ -232,6 +232,15 @@ final class RulePage
         return $this->sample === null ? null : $this->worlds->rehearse($this->desk, $this->business, $rule, $this->sample, $this->whatIf->suppositions);
     }
 
+    /** What the sample would get from it and from another rule that is on. */
+    public function overlapWith(Rule $other): ?Overlap
+    {
+        $theirs = $other->version?->read();
+
+        return $this->sample === null || $this->receiver === null || $this->rehearsed === null || $theirs === null || $theirs->trigger->type() !== $this->written->trigger->type() ? null
+            : new Overlap([$this->written->name => $this->rehearsed, $theirs->name => $theirs->conditions->weigh($this->worlds->situation($this->desk, $theirs, $this->sample))->holds() ? $this->worlds->rehearse($this->desk, $this->business, $theirs, $this->sample) : null], $this->receiver->who, $this->receiver->zone);
+    }
+
     /** Whether it is what is published with steps behind it: those who came to the end may go on. */
     public function furtherStep(): ?string
     {

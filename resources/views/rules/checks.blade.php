@@ -5,6 +5,8 @@
         <div @class(['note', 'mb-3', 'blocks' => $finding->blocks])>
             @if ($finding->blocks)<b>This keeps it from being published.</b> @endif{{ \App\Sentences\Sentence::of($finding->reason) }}
             @if ($line !== null)<a class="link" href="#line-{{ $line }}">Show it</a>@endif
+            @if ($finding->reason->code === 'check.same_occasion')<div hx-get="{{ route('rules.overlap', [$page->rule, 'with' => $finding->reason->with['rule']]) }}" hx-trigger="load" hx-target="this" hx-swap="innerHTML"></div>
+            @elseif ($finding->reason->code === 'check.ring')<ol class="rounds" aria-label="The ring, from one to the next and back to the first">@foreach ($finding->reason->with['rules'] as $name)<li>{{ $name }}</li>@endforeach</ol>@endif
             @php($place = $finding->mend === null ? null : $page->writing->lineOfWords($finding->mend->step, $finding->mend->was))
             @if ($place !== null && Gate::allows('administer'))
                 <form class="inline" method="post" action="{{ route('rules.sentences', $page->rule) }}" hx-post="{{ route('rules.sentences', $page->rule) }}" hx-target="#rule" hx-swap="outerHTML">@csrf

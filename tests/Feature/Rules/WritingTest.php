@@ -125,6 +125,27 @@ final class WritingTest extends TestCase
         self::assertSame([], $wrong);
     }
 
+    public function testWhatTwoRulesSendForTheSameAndRulesInARingAreDrawn(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $make = function (string $text): Rule {
+            $this->post(route('rules.begin.store'), ['text' => $text])->assertSessionHasNoErrors();
+
+            return Rule::query()->orderByDesc('id')->firstOrFail();
+        };
+        $twin = $make("Rule: Twin\nWhen a call comes in, if its outcome is missed:\n  wait 1 hour.\n  text the caller from the front desk, as a service text:\n    | Twice.\nIt goes on even if they reply. It starts every time.");
+        $this->get(route('rules.checks', $twin))->assertOk()->assertSee('hx-get="'.route('rules.overlap', [$twin, 'with' => $this->rule->name]), false);
+        $this->get(route('rules.overlap', [$twin, 'with' => $this->rule->name]))->assertOk()->assertSee('Twin: Mon 2 Mar 11:00; '.$this->rule->name.': Mon 2 Mar 10:02, Tue 3 Mar 10:02')->assertSee('What Wen would get from both.');
+        self::assertSame('', trim((string) $this->get(route('rules.overlap', [$twin, 'with' => 'Nobody']))->getContent()));
+
+        $there = $make("Rule: There\nWhen somebody gets the tag \"here\":\n  add the tag \"there\".\nIt goes on even if they reply. It starts every time.");
+        $this->post(route('rules.draft.publish', $there));
+        $this->put(route('rules.power', $there), ['power' => 'on']);
+        $back = $make("Rule: Back\nWhen somebody gets the tag \"there\":\n  add the tag \"here\".\nIt goes on even if they reply. It starts every time.");
+        $this->get(route('rules.checks', $back))->assertOk()->assertSee('<li>Back</li><li>There</li>', false);
+    }
+
     public function testChecksStandBesideAndWhatIsWrongKeepsARuleFromBeingPublished(): void
     {
         $this->write($this->rule, 'words', 'wait 2 minutes', 'Hello {{ first_name | or: "there" }} – see {{ call.whence }}')->assertSessionHasNoErrors();
