@@ -34,15 +34,31 @@ await page.getByRole('button', { name: 'Log in' }).click();
 
 await shot('today', `${linnet}/today`);
 await shot('rule', `${linnet}/rules/1`);
-await shot('rule-held', `${linnet}/rules/3`, async () => {
-  await page.locator('.time-line summary').first().click();
-  await page.getByLabel('Another one').selectOption({ label: 'Joy Nakamura, call on Mon 2 March 06:50' });
-  await page.getByRole('button', { name: 'Show' }).click();
-});
 await shot('rule-words', `${linnet}/rules/1`, async () => {
   await page.getByRole('button', { name: 'Change the words' }).first().click();
-  await page.getByLabel('The words of this text').first().waitFor();
-  await page.waitForTimeout(600);
+  await page.locator('.cm-content .token').last().click();
+  await page.locator('.token-choices').waitFor();
+  await page.locator('[id^=preview-] .handset').first().waitFor();
+});
+await shot('example', `${linnet}/rules/1?${new URLSearchParams({ 'if[]': 'they write "Thanks" 2 hours after text a' })}`, async () => {
+  await page.getByText('keep it as an example').click();
+  await page.getByLabel('Called').fill('they answer in time');
+  await page.getByRole('button', { name: 'Keep it', exact: true }).click();
+  await page.getByText('It goes as expected.').waitFor();
+});
+await shot('trial', `${linnet}/rules/1/trial`, async () => {
+  if (!(await page.getByRole('button', { name: 'Begin the trial' }).isVisible())) {
+    await page.getByLabel('Number of your mobile').fill('07700 900777');
+    await page.getByRole('button', { name: 'Send a code there' }).click();
+    await page.goto(`${standins}/handsets/+447700900777`);
+    const code = /\d{6}/.exec(await page.locator('#texts').innerText())[0];
+    await page.goto(`${linnet}/rules/1/trial`);
+    await page.getByLabel('The code').fill(code);
+    await page.getByRole('button', { name: 'It is mine' }).click();
+  }
+  await page.getByRole('button', { name: 'Begin the trial' }).click();
+  await page.getByRole('button', { name: 'Send the next' }).click();
+  await page.getByText('front desk, arrived').waitFor();
 });
 await shot('rule-writing', `${linnet}/rules/1`, async () => {
   await page.locator('.reads').nth(1).press('Enter');
@@ -70,7 +86,6 @@ await shot('file', `${linnet}/imports`, async () => {
   await page.locator('#preview').waitFor();
 });
 await shot('safeguards', `${linnet}/safeguards`);
-await shot('stand-ins', standins);
 await shot('handset', `${standins}/handsets/+447700900455`);
 
 await browser.close();
