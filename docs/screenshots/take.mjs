@@ -40,12 +40,16 @@ await shot('rule-words', `${linnet}/rules/1`, async () => {
   await page.locator('.token-choices').waitFor();
   await page.locator('[id^=preview-] .handset').first().waitFor();
 });
-await shot('example', `${linnet}/rules/1?${new URLSearchParams({ 'if[]': 'they write "Thanks" 2 hours after text a' })}`, async () => {
-  await page.getByText('keep it as an example').click();
-  await page.getByLabel('Called').fill('they answer in time');
-  await page.getByRole('button', { name: 'Keep it', exact: true }).click();
-  await page.getByText('It goes as expected.').waitFor();
-});
+await shot(
+  'example',
+  `${linnet}/rules/1?${new URLSearchParams({ 'if[]': 'they write "Thanks" 2 hours after text a' })}`,
+  async () => {
+    await page.getByText('keep it as an example').click();
+    await page.getByLabel('Called').fill('they answer in time');
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
+    await page.getByText('It goes as expected.').waitFor();
+  },
+);
 await shot('trial', `${linnet}/rules/1/trial`, async () => {
   if (!(await page.getByRole('button', { name: 'Begin the trial' }).isVisible())) {
     await page.getByLabel('Number of your mobile').fill('07700 900777');

@@ -359,7 +359,7 @@ test.describe('with script off', () => {
   });
 });
 
-test('a whole rule is pasted, and one is begun by mouse alone', async ({ page }) => {
+test('a whole rule is pasted', async ({ page }) => {
   await logIn(page);
   await page.goto('/rules/new');
   await page.getByText('Paste the sentences of a whole rule').click();
@@ -369,16 +369,64 @@ test('a whole rule is pasted, and one is begun by mouse alone', async ({ page })
   await page.getByLabel('The sentences of a whole rule').fill('Rule: Pasted\nWhen a call comes in:\n  end: so.\n');
   await page.getByRole('button', { name: 'Make the rule' }).click();
   await expect(page.locator('h1')).toContainText('Pasted');
+});
 
+test('a call’s outcome is followed by a text and a change, all of it by mouse alone', async ({ page }) => {
+  const pick = (whole) => page.locator(`.offers:not([hidden]) li[data-whole="${whole}"]`).click();
+  const end = () => page.locator('.offers:not([hidden]) li.ends').click();
+  const click = (role, name) => page.getByRole(role, { name, exact: true }).first().click();
+  clockTo('2026-04-07T10:00:00Z');
+  await logIn(page);
+  await page.goto('/rules/new');
+  const trigger = 'when the outcome of a call becomes answered';
+  for (const length of [4, 26, 34, trigger.length]) await pick(trigger.slice(0, length));
+  await end();
+  await expect(page.locator('.prose')).toContainText('Text the caller');
   await page.locator('.between summary').first().click({ force: true });
-  await page
-    .getByRole('option', { name: /^wait \d*/ })
-    .first()
-    .click();
-  await page.getByRole('option', { name: 'wait 1 hour' }).click();
-  await posted(page, () => page.getByRole('option', { name: /can end here/ }).click());
-  await expect(page.locator('.prose')).toContainText('Wait 1 hour');
+  await pick('wait');
+  await pick('wait 1 hour');
+  await posted(page, end);
   await page.locator('.w', { hasText: '1 hour' }).click();
-  await posted(page, () => page.getByRole('button', { name: '2 hours' }).click());
-  await expect(page.locator('.prose')).toContainText('Wait 2 hours');
+  await posted(page, () => page.getByRole('button', { name: '1 minute', exact: true }).click());
+  await click('button', 'Change the words');
+  await expect(page.locator('.cm-content')).toBeFocused();
+  await page.getByRole('button', { name: /Fill in/ }).click();
+  await page.getByRole('option', { name: /^business name/ }).click();
+  await expect(page.locator('.cm-content .token').last()).toHaveText('business name');
+  await posted(page, () => click('button', 'Keep these words'));
+  await page
+    .locator('.sentence', { hasText: 'Wait 1 minute' })
+    .locator('xpath=following-sibling::details[1]/summary')
+    .click({ force: true });
+  await pick('set');
+  await pick('set the outcome');
+  await pick('set the outcome to');
+  await pick('set the outcome to missed');
+  await posted(page, end);
+  await expect(page.locator('.prose')).toContainText('Set the outcome to missed.');
+
+  await click('link', 'Try it on my phone');
+  await click('button', 'Begin the trial');
+  await click('button', 'Send the next');
+  await expect(page.locator('.handset .says')).toContainText('Osier Quay Boathouse');
+  await click('button', 'End the trial');
+  await page.locator('.crumb a').last().click();
+  await page.locator('summary', { hasText: 'Publish…' }).click();
+  await expect(page.locator('#agreement')).toContainText('call');
+  await click('button', 'Publish version 1');
+  await click('button', 'Switch on');
+  await expect(page.getByText('On since')).toBeVisible();
+
+  await ring(page, JASPER);
+  await page.goto('/records/call');
+  await reloadUntil(page, () => page.locator('tbody tr').first().getByText('Jasper'));
+  await page.locator('tbody a').first().click();
+  await click('link', 'Change');
+  await page.getByLabel('Outcome').selectOption('answered');
+  await click('button', 'Keep');
+  await expect(page.locator('#toast')).toContainText('The change is kept.');
+  clockTo('2026-04-07T10:01:30Z');
+  await expect(await handsetOf(page, JASPER)).toContainText(
+    /Apr 1\d:01, the front desk\s+Hello.*Osier Quay Boathouse/s,
+  );
 });

@@ -54,7 +54,7 @@ final readonly class SpanSlot implements Slot
         $begun = mb_strtolower(trim($written), 'UTF-8');
         $amount = preg_match('/^([\d,]+|[a-z]+)(?: |$)/D', $begun, $part) === 1 ? Numerals::whole($part[1]) : null;
         if ($amount === null) {
-            return array_values(array_filter(['20 minutes', '1 hour', '2 hours', '1 day', '3 working days', '2 weeks'], fn (string $one): bool => str_starts_with($one, $begun)));
+            return array_values(array_filter(['1 minute', '20 minutes', '1 hour', '2 hours', '1 day', '3 working days', '2 weeks'], fn (string $one): bool => str_starts_with($one, $begun)));
         }
         $all = array_filter(array_map(fn (Unit $unit): ?Span => Span::of($amount, $unit), Unit::cases()));
         $rest = ltrim(substr($begun, strlen($part[1] ?? '')));
