@@ -18,6 +18,7 @@ use Linnet\Core\Rule\Rule as CoreRule;
  * @property int $staff_id
  * @property array<string, mixed> $document the rule as it was when the trial began
  * @property int $sample_id
+ * @property int $person_id whose values its texts hold
  * @property list<string> $suppose what is supposed besides what they answer, in sentences
  * @property string $number E.164, their own
  * @property CarbonImmutable $at

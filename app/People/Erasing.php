@@ -46,6 +46,9 @@ final readonly class Erasing
             foreach (['messages', 'conversations', 'runs', ...self::THEIRS] as $table) {
                 DB::table($table)->where('person_id', $person->id)->delete();
             }
+            $trials = DB::table('trials')->where('person_id', $person->id)->pluck('id');
+            DB::table('trial_texts')->whereIn('trial_id', $trials)->delete();
+            DB::table('trials')->whereIn('id', $trials)->delete();
             // A code that was given is not given again.
             DB::table('codes')->where('person_id', $person->id)->update(['person_id' => 0]);
             $this->clear($person);

@@ -15,6 +15,7 @@ use App\Models\Staff;
 use App\Models\Trial;
 use App\Models\TrialText;
 use App\Rules\Vocabularies;
+use App\View\Rules\Sample;
 use App\View\Rules\Samples;
 use App\View\Rules\SampleWorld;
 use App\View\Rules\WhatIf;
@@ -49,15 +50,15 @@ final readonly class Trials
     }
 
     /** @param  list<string>  $suppose */
-    public function begin(Rule $rule, Staff $staff, int $sampleId, array $suppose): Trial
+    public function begin(Rule $rule, Staff $staff, Sample $sample, array $suppose): Trial
     {
         $now = $this->clock->now();
 
-        return DB::transaction(function () use ($rule, $staff, $sampleId, $suppose, $now): Trial {
+        return DB::transaction(function () use ($rule, $staff, $sample, $suppose, $now): Trial {
             Trial::query()->where('staff_id', $staff->id)->whereNull('ended_at')->update(['ended_at' => $now]);
 
             return Trial::query()->create([
-                'rule_id' => $rule->id, 'staff_id' => $staff->id, 'document' => $rule->written()->toDocument(), 'sample_id' => $sampleId, 'suppose' => $suppose,
+                'rule_id' => $rule->id, 'staff_id' => $staff->id, 'document' => $rule->written()->toDocument(), 'sample_id' => $sample->id, 'person_id' => $sample->person->id, 'suppose' => $suppose,
                 'number' => (string) $staff->number, 'at' => $now, 'last_at' => $now,
             ]);
         });

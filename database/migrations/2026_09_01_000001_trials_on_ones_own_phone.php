@@ -27,6 +27,8 @@ return new class extends Migration
             $table->foreignId('staff_id')->constrained('staff');
             $table->json('document');
             $table->unsignedBigInteger('sample_id');
+            // Whose values the texts hold: when they are erased, so are these.
+            $table->unsignedBigInteger('person_id')->index();
             $table->json('suppose');
             $table->string('number', 20);
             $table->dateTime('at');

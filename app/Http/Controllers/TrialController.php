@@ -34,10 +34,11 @@ final class TrialController
     {
         $staff = Staff::asking($request);
         $page = $pages->asked($rule, $request);
-        $this->refuse(match (true) {
-            $staff->number_confirmed_at === null => new Reason('trial.not_confirmed'), $page->sample === null => new Reason('trial.nobody'), default => null,
-        });
-        $trials->begin($rule, $staff, $page->sample->id ?? 0, $page->whatIf->sentences);
+        $this->refuse($staff->number_confirmed_at === null ? new Reason('trial.not_confirmed') : null);
+        if ($page->sample === null) {
+            throw ValidationException::withMessages(['trial' => Sentence::of(new Reason('trial.nobody'))]);
+        }
+        $trials->begin($rule, $staff, $page->sample, $page->whatIf->sentences);
 
         return redirect()->route('rules.trial', $page->query());
     }

@@ -38,6 +38,7 @@
         </div>
     </div>
 
+    @if ($page->rule->power->value === 'paused' && $page->rule->version && array_sum($page->underWay()) > 0)<p class="soft sm">While it is off, {{ $page->underWay()['live'] === 1 ? 'one under way keeps its place' : number_format($page->underWay()['live']).' under way keep their place' }} and nothing leaves. Switched on again, they go on; what has become too late by then is dropped, with that reason.</p>@endif
     <x-error name="power" />
     @foreach ($errors->get('publish') as $message)<p class="error mt-2" role="alert"><x-icon name="circle-alert" />It cannot be published so. {{ $message }}</p>@endforeach
     @foreach ($notes as $note)<p class="note mt-2" role="status">{{ $note }}</p>@endforeach

@@ -89,6 +89,17 @@ final class TrialTest extends TestCase
         self::assertTrue(Conversation::query()->whereHas('person.number', fn ($number) => $number->where('e164', self::MINE))->exists());
     }
 
+    public function testTheTextsOfATrialAreErasedWithWhoTheyAreAbout(): void
+    {
+        $this->confirm($this->askForCode());
+        $this->post(route('rules.trial.begin', $this->rule));
+        $this->send('next');
+        $this->delete('/people/'.$this->person(self::WEN)->id)->assertRedirect('/people');
+
+        self::assertSame([0, 0], [DB::table('trials')->count(), DB::table('trial_texts')->count()]);
+        $this->get(route('rules.trial', $this->rule))->assertOk();
+    }
+
     public function testAStopIsObeyedInATrialToo(): void
     {
         $this->confirm($this->askForCode());
