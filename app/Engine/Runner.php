@@ -256,7 +256,7 @@ final readonly class Runner
     public function goFurther(int $runId, int $versionId, string $step): void
     {
         $this->work(function (Desk $desk) use ($runId, $versionId, $step): void {
-            $isThere = Run::query()->whereKey($runId)->where('outcome', 'finished')->where('rule_version_id', '!=', $versionId)->whereNull('step')->lockForUpdate()->exists();
+            $isThere = Run::query()->whereKey($runId)->where('outcome', 'finished')->whereNull('step')->lockForUpdate()->exists();
             if (! $isThere) {
                 return;
             }

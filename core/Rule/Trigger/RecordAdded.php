@@ -6,7 +6,9 @@ namespace Linnet\Core\Rule\Trigger;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Record\Change;
+use Linnet\Core\Record\RecordType;
 
+/** A record came in; of people, somebody became known. */
 final readonly class RecordAdded implements Trigger
 {
     public function __construct(public string $type)
@@ -22,7 +24,7 @@ final readonly class RecordAdded implements Trigger
 
     public function meets(Change\Change $change, string $ruleId): bool
     {
-        return $change instanceof Change\RecordAdded && $change->type === $this->type;
+        return $change instanceof Change\RecordAdded ? $change->type === $this->type : $change instanceof Change\PersonAdded && $this->type === RecordType::PERSON;
     }
 
     public function type(): string

@@ -153,6 +153,24 @@ final class RuleDraftTest extends TestCase
         self::assertSame([3, 2], [count($this->textsTo(self::WEN)), count($this->textsTo('+447700900308'))]);
     }
 
+    public function testThoseWhoWaitForTheGoalGoOnAtAFurtherStepToo(): void
+    {
+        $this->write($this->rule, 'insert', 'It starts', 'It counts as a success when they have the tag "rang", within 30 days')->assertSessionHasNoErrors();
+        $this->post(route('rules.draft.publish', $this->rule))->assertSessionHasNoErrors();
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $this->travelToMoment('2026-03-03 10:03');
+        $this->work();
+        $this->write($this->rule, 'insert', 'It stops', 'wait 1 hour, then text the caller from the line they called, as a service text')->assertSessionHasNoErrors();
+        $this->post(route('rules.draft.publish', $this->rule), ['also' => 1, 'days' => 30, 'under_way' => 'move'])->assertSessionHasNoErrors();
+        $this->travelToMoment('2026-03-03 11:03');
+        $this->work();
+
+        self::assertCount(3, $this->textsTo(self::WEN));
+    }
+
     public function testTheSampleIsAsItIsWhenTheRuleBegins(): void
     {
         $this->post('/records/deal', ['fields' => ['title' => 'Day out', 'stage' => 'asked', 'who' => self::WEN]])->assertSessionHasNoErrors();

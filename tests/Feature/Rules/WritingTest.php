@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rules;
 
+use App\Intake\Door;
+use App\Intake\Origin;
 use App\Models\Field;
 use App\Models\Record;
 use App\Models\RecordType;
@@ -11,6 +13,9 @@ use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleEdit;
 use App\Rules\Vocabularies;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Number\Numbers;
 use Linnet\Core\Prose\ProseError;
 use Linnet\Core\Prose\Sentences;
 use Linnet\Core\Record\RecordType as CoreType;
@@ -123,6 +128,18 @@ final class WritingTest extends TestCase
 
         self::assertGreaterThan(12, count($examples));
         self::assertSame([], $wrong);
+    }
+
+    public function testWhenAPersonComesInARuleBegins(): void
+    {
+        $this->post(route('rules.begin.store'), ['text' => "Rule: Welcome\nWhen a person comes in:\n  text the person from the front desk, as a service text:\n    | Good to know you.\nIt goes on even if they reply. It starts every time."])->assertSessionHasNoErrors();
+        $rule = Rule::query()->orderByDesc('id')->firstOrFail();
+        $this->post(route('rules.draft.publish', $rule));
+        $this->put(route('rules.power', $rule), ['power' => 'on']);
+        DB::transaction(fn () => resolve(Door::class)->person(new PersonSaid(number: Numbers::read('07700 900888', 'GB'), own: ['first_name' => 'Noor']), Origin::staff($this->staff(Role::Administrator))));
+        $this->work();
+
+        self::assertStringContainsString('Good to know you.', implode(' ', array_column($this->handedOver, 'text')));
     }
 
     public function testWhatTwoRulesSendForTheSameAndRulesInARingAreDrawn(): void
