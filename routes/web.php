@@ -74,7 +74,7 @@ Route::middleware('guest')->group(function (): void {
 });
 
 // What people outside open: no session, no cookie, and not too often.
-Route::get('pictures/{name}', PictureController::class)->where('name', '[0-9a-f]{32}\.(jpg|png|gif)')->withoutMiddleware('web')->middleware('throttle:links')->name('pictures.show');
+Route::get('pictures/{name}', PictureController::class)->where('name', '[0-9a-f]{32}\.(jpg|png|gif)')->withoutMiddleware('web')->middleware('throttle:pictures')->name('pictures.show');
 Route::get('l/{code}', OpenLinkController::class)->where('code', '[0-9A-Za-z]{10}')->withoutMiddleware('web')->middleware('throttle:links')->name('links.open');
 
 Route::middleware('throttle:forms')->group(function (): void {

@@ -96,6 +96,8 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('trials', fn (Request $request): Limit => Limit::perHour(60)->by((string) $request->user()?->getAuthIdentifier()));
         RateLimiter::for('own-number', fn (Request $request): Limit => Limit::perHour($request->has('code') ? 20 : 6)->by(($request->has('code') ? 'code ' : 'number ').$request->user()?->getAuthIdentifier()));
         RateLimiter::for('links', fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
+        // A carrier fetches them from one address.
+        RateLimiter::for('pictures', fn (Request $request): Limit => Limit::perMinute(3000)->by((string) $request->ip()));
         RateLimiter::for('calendar', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
         RateLimiter::for('deliveries', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.deliveries.most_per_minute'))
             ->by('deliveries|'.($request->route('source') instanceof Source ? $request->route('source')->key : (is_string($request->route('source')) ? $request->route('source') : '')).'|'.$request->ip()));

@@ -25,7 +25,8 @@
             <dt><kbd>Tab</kbd></dt><dd>to the next word, field or link</dd>
             <dt><kbd>Enter</kbd></dt><dd>open the word under the focus</dd>
             <dt><kbd>Esc</kbd></dt><dd>close what is open, unchanged</dd>
-            <dt><kbd>{</kbd></dt><dd>while writing a rule’s text: the fields that can be put in</dd>
+            <dt><kbd>{</kbd> <kbd>:</kbd></dt><dd>while writing a text: what can be filled in; emoji by their names</dd>
+            <dt><kbd>F2</kbd></dt><dd>beside what is filled in: how it is written, and what it says where it is empty</dd>
             <dt class="col-span-2 mt-2 font-semibold">On a sentence of a rule</dt>
             <dt><kbd>↑</kbd> <kbd>↓</kbd></dt><dd>to the sentence above or below</dd>
             <dt><kbd>Enter</kbd></dt><dd>write a line below it (with <kbd>Shift</kbd>: behind the block it ends)</dd>
