@@ -1,4 +1,20 @@
 /** The words of a text being changed: a plain box that becomes an editor with what is filled in as tokens, once that is loaded. */
+/** Words that were typed and not kept when something else of the rule was changed, by their text and what they were before. */
+const unkept = new Map();
+const key = (box) => `${box.closest('.letter')?.dataset.step ?? ''}|${box.defaultValue}`;
+
+/** Before the sentences come anew, what is typed elsewhere is put by. */
+export function keepWords(root) {
+  root.addEventListener('htmx:beforeSwap', (event) => {
+    if (event.detail.target.id !== 'rule') return;
+    unkept.clear();
+    root.querySelectorAll('.letter form textarea[name=text]').forEach((box) => {
+      if (box.value !== box.defaultValue && box.form !== event.detail.requestConfig?.elt)
+        unkept.set(key(box), box.value);
+    });
+  });
+}
+
 export default () => ({
   editing: false,
   editor: null,
@@ -7,7 +23,12 @@ export default () => ({
   pending: null,
   init() {
     this.editing = Boolean(this.$root.querySelector('[data-open="1"]'));
-    if (this.editing) this.$nextTick(() => this.begin());
+    const typed = this.$refs.text && unkept.get(key(this.$refs.text));
+    if (typed !== undefined && !this.editing) {
+      this.editing = true;
+      this.$refs.text.value = typed;
+      this.$nextTick(() => this.begin(false));
+    } else if (this.editing) this.$nextTick(() => this.begin());
     this.$refs.token?.addEventListener('change', () => this.chosen());
     this.$refs.token?.addEventListener('click', (event) => this.act(event.target.closest('[data-act]')?.dataset.act));
     this.$refs.token?.addEventListener('keydown', (event) => this.within(event));
@@ -18,14 +39,18 @@ export default () => ({
     this.editing = true;
     this.$nextTick(() => this.begin());
   },
-  async begin() {
+  async begin(here = true) {
     const text = this.$refs.text;
-    text.focus();
-    text.setSelectionRange(text.value.length, text.value.length);
+    if (here) {
+      text.focus();
+      text.setSelectionRange(text.value.length, text.value.length);
+    }
     // Where no rule says what can be filled in, the plain box is all there is.
     if (text.dataset.fields === undefined) return;
     const { textEditor } = await import('./text-editor/editor.js');
     if (!this.editing || this.editor || !text.isConnected) return;
+    // Who has gone on meanwhile is not called back.
+    const isHere = document.activeElement === text;
     this.editor = textEditor(text, {
       keep: () => this.keep(),
       leave: () => this.close(),
@@ -37,6 +62,7 @@ export default () => ({
         this.choices();
       },
     });
+    if (isHere) this.editor.focus();
     text.dispatchEvent(new Event('input', { bubbles: true }));
   },
   close() {

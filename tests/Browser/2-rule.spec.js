@@ -58,6 +58,22 @@ test('a rule is read and changed in place, with mistakes shown at their word', a
   await expect(page.getByText('Changes not published.')).toHaveCount(0);
 });
 
+test('words that are being typed stay where they are when something else is changed', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/rules/1');
+  await page.getByRole('button', { name: 'Change the words' }).first().click();
+  await expect(page.locator('.cm-content')).toBeFocused();
+  await page.keyboard.insertText(' Half said');
+  await page.locator('.w', { hasText: '2 minutes' }).click();
+  await page.getByRole('button', { name: '1 hour', exact: true }).click();
+  await expect(page.locator('.prose')).toContainText('Wait 1 hour');
+  await expect(page.locator('.cm-content')).toContainText('Half said');
+  await page.getByRole('button', { name: 'Keep these words' }).first().click();
+  await expect(page.locator('.letter').first()).toContainText('Half said');
+  await expect(page.locator('.cm-content')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take the changes back' }).click();
+});
+
 test('a word opens its choices by keyboard, and closes with Escape', async ({ page }) => {
   await logIn(page);
   await page.goto('/rules/1');

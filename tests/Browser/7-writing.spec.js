@@ -29,6 +29,8 @@ async function begin(page, sentence, name, offered = null) {
   await page.keyboard.type(name);
   await page.keyboard.press('Enter');
   await expect(page.locator('h1')).toContainText(name);
+  // The words of its first text are written next.
+  await expect(page.locator('.cm-content')).toBeFocused();
 }
 
 async function goTo(page, sentence) {
@@ -65,11 +67,14 @@ async function say(page, words) {
 
 async function sayAt(page, at, words) {
   await goTo(page, at);
-  const open = page
-    .locator('.sentence', { has: page.locator(':focus') })
-    .getByRole('button', { name: 'Change the words' });
-  await open.focus();
-  await page.keyboard.press('Enter');
+  const sentence = page.locator('.sentence', { has: page.locator(':focus') });
+  const editor = sentence.locator('.cm-content');
+  if (await editor.isVisible()) {
+    await editor.focus();
+  } else {
+    await sentence.getByRole('button', { name: 'Change the words' }).focus();
+    await page.keyboard.press('Enter');
+  }
   await say(page, words);
 }
 
@@ -230,8 +235,8 @@ test('a call’s outcome is followed by a text and a change, undone and done aga
   await reloadUntil(page, () => page.locator('tbody tr').first().getByText('Wen Li'));
   await follow(page, page.locator('tbody a').first(), /call\/\d+$/);
   await follow(page, page.getByRole('link', { name: 'Change', exact: true }), /call\/\d+\/edit$/);
-  await page.getByLabel('Outcome').selectOption('answered');
-  await page.getByLabel('Why unanswered').press('Enter');
+  await page.locator('#field-outcome').selectOption('answered');
+  await page.locator('#field-why').press('Enter');
   await expect(page.locator('#toast')).toContainText('The change is kept.');
   clockTo('2026-03-30T10:02:00Z');
   await expect(await handsetOf(page, WEN)).toContainText('Thank you for calling.');
@@ -381,7 +386,7 @@ test('a call’s outcome is followed by a text and a change, all of it by mouse 
   const trigger = 'when the outcome of a call becomes answered';
   for (const length of [4, 26, 34, trigger.length]) await pick(trigger.slice(0, length));
   await end();
-  await expect(page.locator('.prose')).toContainText('Text the caller');
+  await expect(page.locator('.cm-content')).toBeFocused();
   await page.locator('.between summary').first().click({ force: true });
   await pick('wait');
   await pick('wait 1 hour');
@@ -422,7 +427,7 @@ test('a call’s outcome is followed by a text and a change, all of it by mouse 
   await reloadUntil(page, () => page.locator('tbody tr').first().getByText('Jasper'));
   await page.locator('tbody a').first().click();
   await click('link', 'Change');
-  await page.getByLabel('Outcome').selectOption('answered');
+  await page.locator('#field-outcome').selectOption('answered');
   await click('button', 'Keep');
   await expect(page.locator('#toast')).toContainText('The change is kept.');
   clockTo('2026-04-07T10:01:30Z');

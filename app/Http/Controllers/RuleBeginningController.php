@@ -33,7 +33,8 @@ final class RuleBeginningController
         }
         $rule = Rule::query()->create(['name' => $read->rule->name, 'power' => Power::Paused, 'draft' => $read->rule->toDocument()]);
 
-        return redirect()->route('rules.show', $rule)->with('done', 'The rule is here as a draft, switched off. Write on, then publish it.');
+        // The words of a first text are nobody's own yet: they are written next.
+        return redirect()->route('rules.show', $rule)->with('done', 'The rule is here as a draft, switched off. Write on, then publish it.')->with('opens', ! str_contains(trim($said['text']), "\n"));
     }
 
     public function completions(Request $request): View

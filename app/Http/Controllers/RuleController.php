@@ -66,7 +66,9 @@ final class RuleController
 
     public function show(Request $request, Rule $rule, RulePages $pages): View
     {
-        return view('rules.show', ['page' => $pages->asked($rule, $request), 'failed' => null, 'notes' => [], 'done' => null]);
+        $page = $pages->asked($rule, $request);
+
+        return view('rules.show', ['page' => $page, 'failed' => null, 'notes' => [], 'done' => $request->session()->get('opens') === true ? ['line' => '', 'opens' => $page->writing->firstLetter(0, count($page->writing->lines))] : null]);
     }
 
     /** The records or people found by what is typed, to rehearse it on. */

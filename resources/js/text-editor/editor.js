@@ -59,7 +59,6 @@ export function textEditor(box, acts) {
   });
   box.before(view.dom);
   box.hidden = true;
-  view.focus();
 
   return {
     focus: () => view.focus(),

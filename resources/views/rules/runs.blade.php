@@ -35,7 +35,7 @@
                 <button class="btn small" form="decide" name="do" value="hurry">Wait no longer</button>
                 <button class="btn small" form="decide" name="do" value="skip">Skip the step</button>
                 <button class="btn small" form="decide" name="do" value="stop">Stop them</button>
-                <span class="flex gap-2 items-end"><label><span class="label">Go on at</span><select class="input max-w-80" form="decide" name="step"><option value="">choose</option>@foreach (\App\View\Rules\RunsPage::places($rule) as $step => $says)<option value="{{ $step }}">{{ $says }}</option>@endforeach</select></label><button class="btn small" form="decide" name="do" value="move">Move them there</button></span>
+                <span class="flex gap-2 items-end flex-wrap"><label><span class="label">Go on at</span><select class="input max-w-[min(20rem,72vw)]" form="decide" name="step"><option value="">choose</option>@foreach (\App\View\Rules\RunsPage::places($rule) as $step => $says)<option value="{{ $step }}">{{ $says }}</option>@endforeach</select></label><button class="btn small" form="decide" name="do" value="move">Move them there</button></span>
             </div>
             <p class="soft sm mt-1">For the ticked. Whoever goes on does so with every safeguard; a text that waits at a step that is skipped or left is dropped. Who is stopped hears no more of this rule; that cannot be undone.</p>
             <x-error name="ticked" /><x-error name="step" />
