@@ -22,6 +22,7 @@ use App\View\Rules\WhatIf;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Linnet\Core\Reason;
+use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
 use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Step\Texting;
@@ -69,22 +70,36 @@ final readonly class Trials
         $trial->update(['ended_at' => $this->clock->now()]);
     }
 
+    /** @return list<Reason> why texts of it would not leave for the sample, as it has been answered until now */
+    public function kept(Trial $trial): array
+    {
+        $rehearsed = $this->rehearsed($trial);
+        $why = array_values(array_filter(array_map(fn (RehearsedText $text): ?Reason => $text->leavesAt === null ? $text->obstacle() : null, $rehearsed->texts ?? [])));
+
+        // Where it came to no text at all, what was decided last says why.
+        return $why !== [] || ($rehearsed->texts ?? []) !== [] ? $why : array_slice($rehearsed->trace ?? [], -1);
+    }
+
     /** @return list<RehearsedText> those that would leave after the ones the trial has sent, as it has been answered until now */
     public function ahead(Trial $trial): array
+    {
+        $leave = array_values(array_filter($this->rehearsed($trial)->texts ?? [], fn (RehearsedText $text): bool => $text->leavesAt !== null && $text->composed !== null));
+
+        return array_slice($leave, $trial->texts()->where('inbound', false)->count());
+    }
+
+    private function rehearsed(Trial $trial): ?Rehearsed
     {
         $rule = $trial->read();
         $desk = Desk::reading($this->clock->now(), $this->deeds);
         $business = Business::ours();
         $sample = (new Samples($rule->trigger->type(), $business->zone, $desk->now))->find($trial->sample_id);
         if ($sample === null) {
-            return [];
+            return null;
         }
         $suppositions = [...WhatIf::of(Vocabularies::language(), $rule, $trial->suppose, $business->zone)->suppositions, ...$this->answers($trial)];
-        $texts = array_values(array_filter(
-            $this->worlds->rehearse($desk, $business, $rule, $sample, $suppositions)->texts, fn (RehearsedText $text): bool => $text->leavesAt !== null && $text->composed !== null,
-        ));
 
-        return array_slice($texts, $trial->texts()->where('inbound', false)->count());
+        return $this->worlds->rehearse($desk, $business, $rule, $sample, $suppositions);
     }
 
     /**

@@ -285,4 +285,12 @@ test('a type of record gets fields, and a field says who counts on it', async ({
   await page.locator('details[open]').getByRole('button', { name: 'Keep' }).click();
   await page.goto('/rules/1');
   await expect(page.locator('.prose')).toContainText('if its ending is missed');
+  // As it was, for those who come after.
+  await page.goto('/settings/record-types/call');
+  await page.getByText('call.outcome').click();
+  await page.locator('details[open]').getByLabel('Called').fill('Outcome');
+  await page.locator('details[open]').getByLabel('In a sentence').fill('the outcome');
+  await page.locator('details[open]').getByRole('button', { name: 'Keep' }).click();
+  await page.goto('/rules/1');
+  await expect(page.locator('.prose')).toContainText('if its outcome is missed');
 });

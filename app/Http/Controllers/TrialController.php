@@ -26,7 +26,7 @@ final class TrialController
 
         return view($request->header('HX-Request') === 'true' ? 'rules.trial-texts' : 'rules.trial', [
             'page' => $pages->asked($rule, $request), 'staff' => $staff, 'asked' => $own->asked($staff), 'trial' => $trial,
-            'ahead' => $trial === null ? [] : $trials->ahead($trial), 'isChanged' => $trial !== null && $trial->document != $rule->written()->toDocument(),
+            'ahead' => $trial === null ? [] : $trials->ahead($trial), 'kept' => $trial === null ? [] : $trials->kept($trial), 'isChanged' => $trial !== null && $trial->document != $rule->written()->toDocument(),
         ]);
     }
 

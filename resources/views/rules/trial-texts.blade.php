@@ -7,6 +7,7 @@
             <form method="post" action="{{ route('rules.trial.begin', $page->query()) }}">@csrf<button class="btn go" @disabled($page->sample === null)>Begin the trial</button></form>
         @else
             <h2 class="mb-2">{{ $ahead === [] ? 'Nothing more would leave' : 'Still to come, if you do not answer' }}</h2>
+            @foreach ($ahead === [] ? $kept : [] as $reason)<p class="note mb-3">{{ \App\Sentences\Sentence::of($reason) }}</p>@endforeach
             @foreach ($ahead as $text)
                 <div @class(['mb-3', 'soft' => ! $loop->first])>
                     <p class="sm"><b>{{ $loop->first ? 'Next' : 'Then' }}</b>, {{ $text->leavesAt->setTimezone($zone)->format('D j M H:i') }} for {{ $page->receiver?->who }}</p>

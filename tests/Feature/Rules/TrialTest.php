@@ -74,6 +74,15 @@ final class TrialTest extends TestCase
         self::assertSame($before, [Message::query()->count(), DB::table('spent_days')->sum('micros'), DB::table('timers')->count(), DB::table('traces')->count()]);
     }
 
+    public function testWhereNothingWouldLeaveItSaysWhy(): void
+    {
+        $this->confirm($this->askForCode());
+        $this->textFrom(self::WEN, 'STOP');
+        $this->post(route('rules.trial.begin', $this->rule));
+
+        $this->get(route('rules.trial', $this->rule))->assertOk()->assertSee('Nothing more would leave')->assertSee('Wen said stop.');
+    }
+
     public function testWhatIsAnsweredGoesIntoTheTrialAndNowhereElse(): void
     {
         $this->confirm($this->askForCode());
