@@ -71,11 +71,16 @@ final readonly class Fillings
         $add = function (string $path, FieldWords $field) use (&$kinds): void {
             $kinds += $field->kind === FieldKind::Staff ? array_fill_keys(array_map(fn (string $part): string => "$path.$part", self::STAFF), FieldKind::Text) : [$path => $field->kind];
         };
-        foreach ($vocabulary->type(RecordType::PERSON)->fields as $field) {
+        $persons = $vocabulary->type(RecordType::PERSON)->fields;
+        // Their name, what the rule is about, and then the rest of theirs.
+        foreach (array_intersect_key($persons, ['first_name' => 1, 'last_name' => 1]) as $field) {
             $add($field->key, $field);
         }
         foreach ($type === RecordType::PERSON ? [] : $vocabulary->type($type)->fields as $field) {
             $add("$type.$field->key", $field);
+        }
+        foreach ($persons as $field) {
+            $add($field->key, $field);
         }
 
         return $kinds + ['line.name' => FieldKind::Text, 'line.number' => FieldKind::Phone, 'business.name' => FieldKind::Text];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View\Rules;
 
 use Linnet\Core\Prose\Vocabulary\Vocabulary;
+use Linnet\Core\Record\RecordType;
 use Linnet\Core\Text\Template\Node\Code;
 use Linnet\Core\Text\Template\Node\Field;
 use Linnet\Core\Text\Template\Node\Link;
@@ -67,7 +68,19 @@ final readonly class Tokens
 
         return match (true) {
             $field === null => str_replace(['_', '.'], ' ', $path),
-            default => trim((! str_contains($path, '.') || $type === $this->type ? '' : $this->vocabulary->type($type)->noun.' ')."$field->noun ".str_replace('_', ' ', $part)),
+            default => trim($this->whose($path, $type, $field->noun)."$field->noun ".str_replace('_', ' ', $part)),
+        };
+    }
+
+    /** A person's own is theirs where what the rule is about has one of the same name. */
+    private function whose(string $path, string $type, string $noun): string
+    {
+        $isPersons = ! str_contains($path, '.');
+
+        return match (true) {
+            $isPersons && $this->type !== RecordType::PERSON => in_array($noun, array_column($this->vocabulary->type($this->type)->fields, 'noun'), true) ? 'their ' : '',
+            $isPersons || $type === $this->type => '',
+            default => $this->vocabulary->type($type)->noun.' ',
         };
     }
 

@@ -10,7 +10,9 @@ use App\Models\Person;
 use App\Models\Record;
 use App\Models\Role;
 use App\Models\Rule;
+use App\Rules\Vocabularies;
 use App\View\Rules\SpreadOfAll;
+use App\View\Rules\Tokens;
 use Carbon\CarbonImmutable;
 use Linnet\Core\Engine\Subject;
 use Linnet\Core\Text\Bounds;
@@ -53,6 +55,14 @@ final class RuleWordsTest extends TestCase
         ], json_decode(html_entity_decode($found[1] ?? ''), true));
         $offered = array_column($this->getJson(route('rules.words.fields', $this->rule))->assertOk()->json(), 'beside', 'whole');
         self::assertSame(['Wen', 'missed', 'Osier Quay Boathouse'], [$offered['{{ first_name }}'] ?? null, $offered['{{ call.outcome }}'] ?? null, $offered['{{ business.name }}'] ?? null]);
+    }
+
+    public function testTwoOfOneNameAreToldApart(): void
+    {
+        $tokens = new Tokens(Vocabularies::ours(), 'service_plan');
+
+        self::assertSame(['boat', 'their boat', 'town', 'booking lesson'], array_map($tokens->field(...), ['service_plan.boat', 'boat', 'town', 'booking.lesson']));
+        self::assertSame('boat', (new Tokens(Vocabularies::ours(), 'person'))->field('boat'));
     }
 
     public function testATagIsChangedInPlaceWithWhatItComesTo(): void
