@@ -124,10 +124,9 @@ final class Reach
         }
         $this->desk->known->preload($isPeople ? $ids : array_values(array_unique(array_filter(array_map(fn (int $id): ?int => $this->desk->known->record($id)?->personId, $ids)))));
         [$related, $asksForTexts] = [Needs::relatedTypes($this->rule), Needs::asksForTexts($this->rule)];
-        $happenings = new Happenings($this->desk->known);
         $begun = [];
         foreach ($ids as $id) {
-            $subject = $happenings->subject($isPeople ? $id : null, $isPeople ? null : $this->desk->known->record($id));
+            $subject = $isPeople ? new Subject($id) : new Subject($this->desk->known->record($id)?->personId, $id);
             $situation = $this->desk->surroundings->situation($subject, null, $related, lastTexts: $asksForTexts);
             if ($subject->personId !== null && ! $situation->optedOut && $this->fits($situation)) {
                 $begun[] = [$subject, $situation];
