@@ -163,9 +163,9 @@ test('a booking is confirmed by yes or no, with a question asked again, and happ
   await page.keyboard.press('Enter');
   await expect(page.locator('#toast')).toContainText('It is kept.');
   await expect(await handsetOf(page, WEN)).toContainText('Sculling taster on Wednesday 10:00: does it suit you?');
-  await writeFrom(page, WEN, 'perhaps');
+  await writeFrom(page, WEN, 'perhaps', 'the workshop');
   await expect(await handsetOf(page, WEN)).toContainText('Sorry, was that YES or NO?');
-  await writeFrom(page, WEN, 'Yes');
+  await writeFrom(page, WEN, 'Yes', 'the workshop');
   await page.goto(`/people?find=${encodeURIComponent(WEN)}`);
   await follow(page, page.locator('tbody a').first(), /people\/\d+$/);
   await reloadUntil(page, () => page.getByText('confirmed').first());

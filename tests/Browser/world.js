@@ -29,9 +29,11 @@ export async function ring(page, number, line = 'the front desk', how = {}) {
   await expect(page.getByRole('status')).toContainText('You');
 }
 
-export async function writeFrom(page, number, text) {
+export async function writeFrom(page, number, text, line = null) {
   await page.goto(`${standins}/handsets/${number}`);
   await page.getByLabel('Write a text').fill(text);
+  // Else to the line that wrote last, which may be another rule's.
+  if (line !== null) await page.getByLabel('To which line').selectOption({ label: line });
   await page.getByRole('button', { name: 'Send' }).click();
 }
 
