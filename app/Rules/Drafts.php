@@ -59,8 +59,30 @@ final readonly class Drafts
         });
     }
 
+    /** Where a line that somebody saw after an edit stands now; null where nothing stands in its place. */
+    public function place(Rule $rule, Language $language, int $base, int $line): ?int
+    {
+        $seen = $base === (int) $rule->edit_id ? null : $this->seen($rule, $base);
+
+        return $seen === null ? $line : Merge::place(RuleText::of($language, $seen)->lines, RuleText::of($language, $rule->written())->lines, $line);
+    }
+
+    /**
+     * Another change of the draft than one of its text, made to it as it stands: nobody's change that came between is lost.
+     *
+     * @param  \Closure(Core): Core  $change
+     */
+    public function amend(Rule $rule, ?Staff $staff, string $says, \Closure $change): void
+    {
+        DB::transaction(function () use ($rule, $staff, $says, $change): void {
+            $now = self::locked($rule);
+            $this->keep($now, $change($now->written()), $staff, $says);
+        });
+        $rule->refresh();
+    }
+
     /** What the draft is from now on, however it came about. */
-    public function keep(Rule $rule, Core $written, ?Staff $staff, string $says): void
+    private function keep(Rule $rule, Core $written, ?Staff $staff, string $says): void
     {
         if ($rule->written()->toJson() === $written->toJson()) {
             return;

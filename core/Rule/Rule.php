@@ -81,7 +81,7 @@ final readonly class Rule
             fn (): ?Goal => $doc->has('goal') ? Goal::read($doc->object('goal')) : null,
             fn (): Release => $doc->has('release') ? Release::read($doc->object('release')) : Release::automatic(),
             fn (): array => $doc->each('steps', Steps::read(...), 1, 200),
-            fn (): array => $doc->has('examples') ? $doc->each('examples', Example::read(...), 0, Example::MOST) : [],
+            fn (): array => $doc->has('examples') ? Example::list($doc, 'examples') : [],
         ]);
         [, , $name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $examples] = $read;
         if ($first !== null && $last !== null && $last < $first) {

@@ -120,6 +120,7 @@ return [
         'number_choice_expected' => 'One of preferred, contacted, mobile and newest is expected here.',
         'wordings_or_pool' => 'A text has wordings of its own or a shared pool, not both.',
         'wording_twice' => 'Two wordings are called “:id”. Each needs a name of its own.',
+        'example_twice' => 'Two examples are called “:name”. Give one another name.',
         'not_before' => '“:id” goes back to “:to”, which is no step that stands before it.',
         'waits_for_nothing' => 'A wait with a limit waits for a reply, a condition, or both.',
         'which_record' => 'The step “:step” sets a field of a :type, and the rule is about something else. Say which of theirs is meant: "record": "next" or "newest".',

@@ -132,7 +132,7 @@ abstract class TestCase extends FrameworkTestCase
      * @param  int|null  $base  the edit that was seen; null for the newest
      * @return TestResponse<Response>
      */
-    protected function write(Rule $rule, string $do, string $begins, string $text = '', ?int $base = null, ?int $line = null): TestResponse
+    protected function write(Rule $rule, string $do, string $begins, string $text = '', ?int $base = null, ?int $line = null, int $depth = 1): TestResponse
     {
         $written = RuleText::of(new Language(Vocabularies::ours()), $rule->refresh()->written());
         foreach ($line === null ? $written->sentences : [] as $number => $sentence) {
@@ -142,6 +142,6 @@ abstract class TestCase extends FrameworkTestCase
         }
         self::assertNotNull($line, "No sentence begins “{$begins}” in\n".$written->text());
 
-        return $this->post(route('rules.sentences', $rule), ['do' => $do, 'line' => $line, 'depth' => 1, 'text' => $text, 'base' => $base ?? (int) $rule->edit_id]);
+        return $this->post(route('rules.sentences', $rule), ['do' => $do, 'line' => $line, 'depth' => $depth, 'text' => $text, 'base' => $base ?? (int) $rule->edit_id]);
     }
 }

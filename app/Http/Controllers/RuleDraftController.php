@@ -30,9 +30,9 @@ final class RuleDraftController
         $said = $request->validate(['name' => 'required|string|max:120', 'folder' => 'nullable|string|max:60', 'key' => 'nullable|string|max:60|regex:/^[a-z0-9][a-z0-9_-]*$/'], [
             'name.required' => 'Give the rule a name.', 'key.regex' => 'Use small letters, digits and hyphens, such as lesson-tomorrow.',
         ]);
-        $written = CoreRule::read(Doc::of(array_filter(['name' => trim($said['name']), 'folder' => $said['folder'] ?? null, 'key' => $said['key'] ?? null], fn (?string $one): bool => ($one ?? '') !== '')
-            + array_diff_key($rule->written()->toDocument(), ['name' => 1, 'folder' => 1, 'key' => 1])));
-        DB::transaction(fn () => $drafts->keep($rule, $written, Staff::asking($request), "called it “{$written->name}”"));
+        $name = trim($said['name']);
+        $called = ['name' => $name] + array_filter(['folder' => $said['folder'] ?? '', 'key' => $said['key'] ?? ''], fn (string $one): bool => $one !== '');
+        $drafts->amend($rule, Staff::asking($request), "called it “{$name}”", fn (CoreRule $now): CoreRule => CoreRule::read(Doc::of($called + array_diff_key($now->toDocument(), ['name' => 1, 'folder' => 1, 'key' => 1]))));
 
         return redirect()->route('rules.show', ['rule' => $rule, 'sample' => $request->query('sample')]);
     }

@@ -21,7 +21,6 @@ use App\View\Rules\WhatIf;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule as Rules;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Record\RecordType as CoreType;
@@ -48,62 +47,94 @@ final class RuleExampleController
     public function store(Request $request, Rule $rule, RulePages $pages): RedirectResponse
     {
         $said = $request->validate(['of' => 'required|in:sample,nobody', 'name' => 'nullable|string|max:80']);
-        $written = $rule->written();
-        if (count($written->examples) >= Example::MOST) {
-            throw ValidationException::withMessages(['example' => 'A rule has '.Example::MOST.' examples at most.']);
-        }
         $page = $pages->asked($rule, $request);
         $making = new ExampleMaking(Business::ours(), $this->clock->now());
         $example = $said['of'] === 'sample' && $page->sample !== null && $page->receiver !== null
-            ? $making->ofSample($written, $page->sample, $page->receiver->zone, $page->whatIf->suppositions, trim($said['name'] ?? '') ?: (implode(' and ', $page->whatIf->sentences) ?: 'nobody answers'))
-            : $making->ofNobody($written, 'somebody made up');
-        $this->keep($request, $rule, $written, [...$written->examples, $this->settled($written, $example)], "kept the example “{$example->name}”");
+            ? $making->ofSample($page->written, $page->sample, $page->receiver->zone, $page->whatIf->suppositions, trim($said['name'] ?? '') ?: (implode(' and ', $page->whatIf->sentences) ?: 'nobody answers'))
+            : $making->ofNobody($page->written, 'somebody made up');
+        $this->amend($request, $rule, "kept the example “{$example->name}”", fn (Core $now): array => count($now->examples) >= Example::MOST
+            ? throw ValidationException::withMessages(['example' => 'A rule has '.Example::MOST.' examples at most.'])
+            : [...$now->examples, $this->settled($now, self::called($example, array_column($now->examples, 'name')))]);
 
-        return redirect()->route('rules.examples.show', [$rule, count($written->examples) + 1])->with('done', 'The example is kept in the draft.');
+        return $this->shown($rule, count($rule->written()->examples), 'The example is kept in the draft.');
     }
 
     /** Who is made up and what happens; what comes then is what is expected. */
     public function update(Request $request, Rule $rule, int $number): RedirectResponse
     {
-        $written = $rule->written();
-        $was = $written->examples[$number - 1] ?? abort(404);
+        $was = $this->was($request);
         if ($request->boolean('accept')) {
-            $this->put($request, $rule, $written, $number, $was, "took what comes in “{$was->name}” for right");
+            $this->amend($request, $rule, "took what comes in “{$was}” for right", fn (Core $now): array => $this->with($now, $was, fn (Example $one): Example => $one));
 
-            return redirect()->route('rules.examples.show', [$rule, $number])->with('done', 'That is what is expected from now on.');
+            return $this->shown($rule, $number, 'That is what is expected from now on.');
         }
         $said = $request->validate([
             'name' => 'required|string|max:80', 'at' => 'required|date', 'zone' => ['required', Rules::in(timezone_identifiers_list())], 'first_name' => 'nullable|string|max:80', 'last_name' => 'nullable|string|max:80',
             'happens' => 'array|max:20', 'happens.*' => 'nullable|string|max:300',
         ], ['name.required' => 'Give the example a name.', 'zone.in' => 'Choose a time zone, such as Europe/London.']);
-        $business = Business::ours();
-        $whatIf = WhatIf::of(Vocabularies::language(), $written, array_values(array_filter($said['happens'] ?? [], is_string(...))), $business->zone);
-        if ($whatIf->wrong !== []) {
-            throw ValidationException::withMessages(['happens' => array_map(fn (string $sentence, string $why): string => "“{$sentence}”: $why", array_keys($whatIf->wrong), $whatIf->wrong)]);
-        }
-        $type = $written->trigger->type() === CoreType::PERSON ? null : RecordType::query()->with('fields')->firstWhere('key', $written->trigger->type());
-        $example = new Example(
-            $said['name'], (new \DateTimeImmutable($said['at'], new \DateTimeZone($business->zone)))->setTimezone(new \DateTimeZone('UTC')), $said['zone'],
-            array_filter(['first_name' => $said['first_name'] ?? null, 'last_name' => $said['last_name'] ?? null]) + $was->person,
-            $type === null ? [] : array_filter(RecordForm::read($type, array_intersect_key((array) $request->input('fields', []), ExamplePage::fields($type)), $business) + $was->record, fn (mixed $value): bool => $value !== null), $whatIf->suppositions, [],
-        );
-        $this->put($request, $rule, $written, $number, $example, "changed the example “{$example->name}”");
+        $this->amend($request, $rule, "changed the example “{$said['name']}”", fn (Core $now): array => in_array($said['name'], array_diff(array_column($now->examples, 'name'), [$was]), true)
+            ? throw ValidationException::withMessages(['name' => 'There is an example of this name.'])
+            : $this->with($now, $was, fn (Example $one): Example => $this->read($request, $said, $now, $one)));
 
-        return redirect()->route('rules.examples.show', [$rule, $number])->with('done', 'The example is kept in the draft.');
+        return $this->shown($rule, $number, 'The example is kept in the draft.');
     }
 
-    public function destroy(Request $request, Rule $rule, int $number): RedirectResponse
+    public function destroy(Request $request, Rule $rule): RedirectResponse
     {
-        $written = $rule->written();
-        $was = $written->examples[$number - 1] ?? abort(404);
-        $this->keep($request, $rule, $written, array_values(array_diff_key($written->examples, [$number - 1 => 1])), "let the example “{$was->name}” go");
+        $was = $this->was($request);
+        $this->amend($request, $rule, "let the example “{$was}” go", fn (Core $now): array => array_values(array_filter($now->examples, fn (Example $one): bool => $one->name !== $was)));
 
         return redirect()->route('rules.show', $rule)->with('done', 'The example is gone. Undo brings it back.');
     }
 
-    private function put(Request $request, Rule $rule, Core $written, int $number, Example $example, string $says): void
+    /** The example that was seen, by its name: somebody may have put another in its place. */
+    private function was(Request $request): string
     {
-        $this->keep($request, $rule, $written, array_values(array_replace($written->examples, [$number - 1 => $this->settled($written, $example)])), $says);
+        return $request->validate(['was' => 'required|string|max:80'])['was'];
+    }
+
+    /** @param  array<string, mixed>  $said */
+    private function read(Request $request, array $said, Core $now, Example $was): Example
+    {
+        $business = Business::ours();
+        $happens = is_array($said['happens'] ?? null) ? array_values(array_filter($said['happens'], is_string(...))) : [];
+        $whatIf = WhatIf::of(Vocabularies::language(), $now, $happens, $business->zone);
+        if ($whatIf->wrong !== []) {
+            throw ValidationException::withMessages(['happens' => array_map(fn (string $sentence, string $why): string => "“{$sentence}”: $why", array_keys($whatIf->wrong), $whatIf->wrong)]);
+        }
+        $type = $now->trigger->type() === CoreType::PERSON ? null : RecordType::query()->with('fields')->firstWhere('key', $now->trigger->type());
+        $text = fn (string $key): ?string => is_string($said[$key] ?? null) ? $said[$key] : null;
+
+        return new Example(
+            (string) $text('name'), (new \DateTimeImmutable((string) $text('at'), new \DateTimeZone($business->zone)))->setTimezone(new \DateTimeZone('UTC')), (string) $text('zone'),
+            array_filter(['first_name' => $text('first_name'), 'last_name' => $text('last_name')]) + $was->person,
+            $type === null ? [] : array_filter(RecordForm::read($type, array_intersect_key((array) $request->input('fields', []), ExamplePage::fields($type)), $business) + $was->record, fn (mixed $value): bool => $value !== null), $whatIf->suppositions, [],
+        );
+    }
+
+    /**
+     * With one of its examples changed, and held to what comes in it then.
+     *
+     * @param  \Closure(Example): Example  $change
+     * @return list<Example>
+     */
+    private function with(Core $now, string $name, \Closure $change): array
+    {
+        if (! in_array($name, array_column($now->examples, 'name'), true)) {
+            throw ValidationException::withMessages(['name' => 'This example is there no more: somebody has changed it meanwhile.']);
+        }
+
+        return array_map(fn (Example $one): Example => $one->name === $name ? $this->settled($now, $change($one)) : $one, $now->examples);
+    }
+
+    /** @param  list<string>  $taken */
+    private static function called(Example $example, array $taken): Example
+    {
+        for ($n = 2, $name = $example->name; in_array($name, $taken, true); $n++) {
+            $name = mb_substr($example->name, 0, 76, 'UTF-8')." $n";
+        }
+
+        return $example->called($name);
     }
 
     /** Held to what comes in it now. */
@@ -112,10 +143,15 @@ final class RuleExampleController
         return $example->expecting($this->world()->run($written, $example)->came());
     }
 
-    /** @param  list<Example>  $examples */
-    private function keep(Request $request, Rule $rule, Core $written, array $examples, string $says): void
+    /** @param  \Closure(Core): list<Example>  $examples */
+    private function amend(Request $request, Rule $rule, string $says, \Closure $examples): void
     {
-        DB::transaction(fn () => $this->drafts->keep($rule, $written->withExamples($examples), Staff::asking($request), $says));
+        $this->drafts->amend($rule, Staff::asking($request), $says, fn (Core $now): Core => $now->withExamples($examples($now)));
+    }
+
+    private function shown(Rule $rule, int $number, string $done): RedirectResponse
+    {
+        return redirect()->route('rules.examples.show', [$rule, $number])->with('done', $done);
     }
 
     private function world(): ExampleWorld

@@ -7,15 +7,16 @@ namespace App\Http\Controllers;
 use App\Models\Rule;
 use App\Models\Staff;
 use App\Rules\Drafts;
-use App\Rules\PictureOf;
 use App\Rules\Pictures;
+use App\Rules\StepDocument;
 use App\Sentences\Sentence;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Reason;
+use Linnet\Core\Rule\Rule as Core;
+use Linnet\Core\Rule\Step\Texting;
 
 /** The picture that goes with a text of a rule. */
 final class RulePictureController
@@ -42,7 +43,7 @@ final class RulePictureController
 
     private function put(Request $request, Rule $rule, string $step, ?string $address, Drafts $drafts, string $says): void
     {
-        $written = PictureOf::step($rule->written(), $step, $address) ?? abort(404);
-        DB::transaction(fn () => $drafts->keep($rule, $written, Staff::asking($request), $says));
+        abort_unless($rule->written()->flow->step($step) instanceof Texting, 404);
+        $drafts->amend($rule, Staff::asking($request), $says, fn (Core $now): Core => StepDocument::put($now, $step, fn (array $one): array => ($address === null ? [] : ['picture' => $address]) + array_diff_key($one, ['picture' => 1])));
     }
 }

@@ -13,8 +13,8 @@ use App\View\Rules\VersionSaid;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Linnet\Core\Prose\RuleWriter;
+use Linnet\Core\Rule\Rule as Core;
 
 /** The versions of a rule: what each changed in words, who published it and when, and the way back to one. */
 final class RuleVersionController
@@ -31,8 +31,8 @@ final class RuleVersionController
     public function restore(Request $request, Rule $rule, RuleVersion $version, Drafts $drafts): RedirectResponse
     {
         abort_unless($version->rule_id === $rule->id, 404);
-        DB::transaction(fn () => $drafts->keep($rule, $version->read(), Staff::asking($request), "went back to version $version->number"));
+        $drafts->amend($rule, Staff::asking($request), "went back to version $version->number", fn (): Core => $version->read());
 
-        return redirect()->route('rules.show', $rule)->with('done', $rule->refresh()->draft === null ? "Version $version->number is what runs." : "The words of version $version->number are the draft. Read them, then publish.");
+        return redirect()->route('rules.show', $rule)->with('done', $rule->draft === null ? "Version $version->number is what runs." : "The words of version $version->number are the draft. Read them, then publish.");
     }
 }

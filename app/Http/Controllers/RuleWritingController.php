@@ -43,10 +43,10 @@ final class RuleWritingController
         $line = (int) $said['line'];
         $depth = Places::depthFor($language, $before, (string) ($said['which'] ?? ''), $text) ?? (int) ($said['depth'] ?? 1);
         $result = $drafts->change($rule, $language, (int) $said['base'], Staff::asking($request), self::says($said['do'], $text), fn (RuleText $now): array => self::edited($now, $language, $type, $said['do'], $line, $text, $depth, (int) ($said['to'] ?? 0)));
-
+        $at = $result->isDone() ? $line : $drafts->place($rule->refresh(), $language, (int) $said['base'], $line);
         $new = $result->isDone() ? array_values(array_diff(array_map(strval(...), array_keys($rule->refresh()->written()->flow->steps)), array_map(strval(...), array_keys($before->flow->steps)))) : [];
 
-        return $this->answer($request, $rule, $pages, $result, new Failed($said['do'], $line, (int) ($said['depth'] ?? 1), $text, $result->errors, $result->others), $new[0] ?? null, count(RuleText::of($language, $before)->sentences));
+        return $this->answer($request, $rule, $pages, $result, new Failed($said['do'], $at, (int) ($said['depth'] ?? 1), $text, $result->errors, $result->others), $new[0] ?? null, count(RuleText::of($language, $before)->sentences));
     }
 
     public function undo(Request $request, Rule $rule, Drafts $drafts, RulePages $pages): Response|RedirectResponse

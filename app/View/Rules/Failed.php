@@ -13,11 +13,11 @@ final readonly class Failed
 {
     /**
      * @param  string  $do  what was to be done
-     * @param  int  $line  where
+     * @param  int|null  $line  where that is now; null where the place is gone
      * @param  list<ProseError>  $errors
      * @param  list<RuleEdit>  $others  who changed the same place meanwhile
      */
-    public function __construct(public string $do, public int $line, public int $depth, public string $text, public array $errors, public array $others)
+    public function __construct(public string $do, public ?int $line, public int $depth, public string $text, public array $errors, public array $others)
     {
     }
 
@@ -31,6 +31,22 @@ final readonly class Failed
     public function isOfWords(WrittenLine $line): bool
     {
         return $this->do === 'words' && $line->number === $this->line;
+    }
+
+    /**
+     * Whether its place is still there; where it is not, what was typed is shown above all of them.
+     *
+     * @param  array<int, WrittenLine>  $lines
+     */
+    public function hasPlace(array $lines): bool
+    {
+        foreach ($lines as $line) {
+            if ($this->isAt($line) || ($this->isOfWords($line) && $line->line->words !== null) || array_filter($line->gaps, $this->isAt(...)) !== []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Why, in sentences. */

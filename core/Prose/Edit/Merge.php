@@ -42,6 +42,35 @@ final class Merge
     }
 
     /**
+     * Where a line stands now, or what was put in its place: of several lines, the one most like it.
+     *
+     * @param  list<TextLine>  $base  what it was seen in
+     * @param  list<TextLine>  $theirs  what stands now
+     * @return int|null null where nothing stands in its place
+     */
+    public static function place(array $base, array $theirs, int $line): ?int
+    {
+        $stands = Difference::matches(self::texts($base), self::texts($theirs)) + [-1 => -1, count($base) => count($theirs)];
+        $above = $below = min($line, count($base));
+        while (! isset($stands[$above])) {
+            $above--;
+        }
+        while (! isset($stands[$below])) {
+            $below++;
+        }
+        if ($above === $below) {
+            return $stands[$above];
+        }
+        $likeness = fn (int $place): array => [similar_text($base[$line]->text, $theirs[$place]->text), -abs($place - $stands[$above] - $line + $above)];
+        $best = null;
+        for ($place = $stands[$above] + 1; $place < $stands[$below]; $place++) {
+            $best = $best === null || $likeness($place) > $likeness($best) ? $place : $best;
+        }
+
+        return $best;
+    }
+
+    /**
      * @param  list<TextLine>  $base
      * @param  list<TextLine>  $mine
      * @param  list<TextLine>  $theirs

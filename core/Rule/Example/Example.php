@@ -46,6 +46,20 @@ final readonly class Example
         return new self($name, $at, $zone, $person, $record, $happens, $expects);
     }
 
+    /** @return list<self> each with a name of its own */
+    public static function list(Doc $doc, string $key): array
+    {
+        /** @var list<self> $list */
+        $list = $doc->each($key, self::read(...), 0, self::MOST);
+        foreach (array_count_values(array_column($list, 'name')) as $name => $times) {
+            if ($times > 1) {
+                throw Unreadable::at("$doc->path.$key", 'example_twice', ['name' => (string) $name]);
+            }
+        }
+
+        return $list;
+    }
+
     /** @return array<string, string|int|float|bool|null> */
     public static function values(Doc $doc, string $key): array
     {
@@ -56,6 +70,11 @@ final readonly class Example
         }
 
         return $read;
+    }
+
+    public function called(string $name): self
+    {
+        return new self($name, $this->at, $this->zone, $this->person, $this->record, $this->happens, $this->expects);
     }
 
     /** @param  list<Expected>  $expects */

@@ -5,7 +5,7 @@
     <x-drawn-time :time-line="$page->timeLine"><span>As it would go for {{ $page->run->receiver->who }}, who is made up, {{ $page->happens === [] ? 'if nobody answers' : 'if '.implode(' and ', $page->happens) }}</span><span class="soft">hours shown in {{ \App\Clock\Said::place($page->example->zone) }}</span></x-drawn-time>
     @if ($page->differs !== null)
         <div class="note blocks mt-4" role="status"><b>It goes otherwise than expected.</b> {{ $page->differs }}
-            <form class="inline" method="post" action="{{ route('rules.examples.update', [$page->rule, $page->number]) }}">@csrf @method('put')<button class="link" name="accept" value="1">It should be so</button></form></div>
+            <form class="inline" method="post" action="{{ route('rules.examples.update', [$page->rule, $page->number]) }}">@csrf @method('put')<input type="hidden" name="was" value="{{ $page->example->name }}"><button class="link" name="accept" value="1">It should be so</button></form></div>
     @else
         <p class="mt-4"><x-tone tone="well">It goes as expected.</x-tone></p>
     @endif
@@ -20,7 +20,7 @@
             @endforelse
         </section>
         <aside>
-            <form class="panel" method="post" action="{{ route('rules.examples.update', [$page->rule, $page->number]) }}">@csrf @method('put')
+            <form class="panel" method="post" action="{{ route('rules.examples.update', [$page->rule, $page->number]) }}">@csrf @method('put')<input type="hidden" name="was" value="{{ $page->example->name }}">
                 <h2 class="mb-2">Who is made up</h2>
                 <label class="field"><span>The example is called</span><input class="input w-full" name="name" value="{{ old('name', $page->example->name) }}" maxlength="80"></label><x-error name="name" />
                 <div class="flex gap-3"><label class="field"><span>First name</span><input class="input w-full" name="first_name" value="{{ old('first_name', $page->example->person['first_name'] ?? '') }}"></label>
@@ -34,7 +34,7 @@
                 <x-error name="happens" />
                 <div class="flex gap-3 mt-3"><button class="btn go">Keep it so</button></div>
             </form>
-            <form class="mt-3" method="post" action="{{ route('rules.examples.destroy', [$page->rule, $page->number]) }}">@csrf @method('delete')<button class="link sm">Take this example out</button></form>
+            <form class="mt-3" method="post" action="{{ route('rules.examples.destroy', [$page->rule, $page->number]) }}">@csrf @method('delete')<input type="hidden" name="was" value="{{ $page->example->name }}"><button class="link sm">Take this example out</button></form>
         </aside>
     </div>
 </x-page>

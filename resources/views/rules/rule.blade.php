@@ -42,7 +42,7 @@
     <x-error name="power" />
     @foreach ($errors->get('publish') as $message)<p class="error mt-2" role="alert"><x-icon name="circle-alert" />It cannot be published so. {{ $message }}</p>@endforeach
     @foreach ($notes as $note)<p class="note mt-2" role="status">{{ $note }}</p>@endforeach
-    @if ($failed && ! in_array($failed->do, ['insert', 'rewrite', 'word', 'words'], true))<p class="error mt-2" role="alert"><x-icon name="circle-alert" />{{ $failed->says() }}</p>@endif
+    @if ($failed && ! $failed->hasPlace($page->writing->lines))<p class="error mt-2" role="alert"><x-icon name="circle-alert" />{{ $failed->says() }}</p>@if ($failed->text !== '')<label class="field mt-2"><span>This was written at a place that is there no more; write it where it belongs now</span><textarea class="input w-full" readonly>{{ $failed->text }}</textarea></label>@endif @endif
     @if ($page->rule->draft)
         <div class="panel mt-3 flex flex-wrap gap-3 items-center">
             <p class="flex-1 min-w-60"><b>{{ $page->rule->version ? 'Changes not published.' : 'Not published yet.' }}</b> {{ $page->rule->version ? 'Version '.$page->rule->version->number.' is still what runs.' : 'Nothing of it runs until it is.' }} {{ $page->underWay()['live'] > 0 ? trans_choice('{1} The one under way finishes on it.|[2,*] The :count under way finish on it.', $page->underWay()['live']) : '' }}</p>

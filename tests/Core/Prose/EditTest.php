@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Prose;
 
 use Linnet\Core\Prose\Edit\Edits;
+use Linnet\Core\Prose\Edit\Merge;
 use Linnet\Core\Prose\Edit\Rereading;
 use Linnet\Core\Prose\Edit\RuleText;
 use Linnet\Core\Prose\Edit\TextLine;
@@ -61,6 +62,18 @@ final class EditTest extends TestCase
     }
 
     /** Whatever is done to whichever sentence of a rule: it is read or said where it cannot be, no id comes twice, and none is lost that stayed. */
+    public function testALineIsFoundAgainWhereItStandsNowOrWhereSomethingStandsInItsPlace(): void
+    {
+        $lines = fn (string $text): array => array_map(fn (string $line): TextLine => new TextLine($line), str_split($text));
+        foreach ([
+            ['abcd', 'abcd', [0, 1, 2, 3, 4]], ['abcd', 'xabcd', [1, 2, 3, 4, 5]], ['abcd', 'abxd', [0, 1, 2, 3, 4]], ['abcd', 'abd', [0, 1, null, 2, 3]],
+            ['abcd', 'xbyzcd', [0, 1, 4, 5, 6]], ['abcd', 'dxx', [null, null, null, 0, 3]], ['abcd', 'wxyz', [0, 1, 2, 3, 4]],
+        ] as [$was, $is, $places]) {
+            self::assertSame($places, array_map(fn (int $line): ?int => Merge::place($lines($was), $lines($is), $line), [0, 1, 2, 3, 4]), "$was is $is");
+        }
+        self::assertSame(1, Merge::place($lines('abc'), $lines('c'), 5000));
+    }
+
     public function testAnyEditOfAnyRuleKeepsItsIds(): void
     {
         $done = 0;

@@ -15,7 +15,7 @@ use Tests\Support\Rules;
 
 final class RuleDocumentTest extends TestCase
 {
-    private const READERS_ALONE = ['document.which_record',
+    private const READERS_ALONE = ['document.which_record', 'document.example_twice',
         'document.step_twice', 'document.wording_twice', 'document.not_before', 'document.recurrence_expected', 'document.day_and_time_expected', 'document.day_expected', 'document.last_before_first',
         'document.not_reached_by', 'document.email_expected', 'document.word_expected', 'document.address_expected',
     ];

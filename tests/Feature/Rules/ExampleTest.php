@@ -4,23 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rules;
 
-use App\Models\Role;
 use App\Models\Rule;
 use Illuminate\Support\Facades\Artisan;
-use Tests\Feature\TestCase;
 
 /** What a rule is expected to do for somebody made up. */
-final class ExampleTest extends TestCase
+final class ExampleTest extends FrontDeskTestCase
 {
-    private Rule $rule;
-
     protected function setUp(): void
     {
         parent::setUp();
-        $this->rule = Rule::query()->where('name', 'like', 'Front desk%')->firstOrFail();
-        $this->actingAs($this->staff(Role::Administrator));
-        $this->missedCall(self::WEN);
-        $this->work();
+        $this->missedByWen();
     }
 
     public function testWhatIsSeenOfASampleIsKeptWithSomebodyElseInIt(): void
@@ -41,8 +34,8 @@ final class ExampleTest extends TestCase
     public function testAChangeThatMakesOneGoOtherwiseIsSaidBesideAtPublishingAndByTheCommand(): void
     {
         $this->keep('sample', ['if' => ['they write "Thanks" 2 hours after text a']]);
-        $this->write($this->rule, 'rewrite', 'It stops', 'It goes on even if they reply')->assertSessionHasNoErrors();
-        $this->write($this->rule, 'rewrite', 'Wait 1 day', 'wait 1 day, then text the caller from the line they called, as a service text')->assertSessionHasNoErrors();
+        $this->write($this->rule, 'rewrite', 'It stops', 'It goes on even if they reply')->assertRedirect();
+        $this->write($this->rule, 'rewrite', 'Wait 1 day', 'wait 1 day, then text the caller from the line they called, as a service text')->assertRedirect();
         $says = 'The example “they write &quot;Thanks&quot; 2 hours after text a” would now get a text it did not get: “Still here if you need us, Robin.';
 
         $this->get(route('rules.checks', $this->rule))->assertOk()->assertSee($says, false);
@@ -53,7 +46,7 @@ final class ExampleTest extends TestCase
         unlink($file);
         self::assertStringContainsString(html_entity_decode($says), Artisan::output());
         $this->get(route('rules.examples.show', [$this->rule, 1]))->assertSee('It goes otherwise than expected.');
-        $this->put(route('rules.examples.update', [$this->rule, 1]), ['accept' => 1])->assertSessionHasNoErrors();
+        $this->put(route('rules.examples.update', [$this->rule, 1]), ['accept' => 1, 'was' => 'they write "Thanks" 2 hours after text a'])->assertSessionHasNoErrors();
         self::assertSame(['first', 'second'], array_column($this->rule->refresh()->written()->examples[0]->expects, 'step'));
         $this->get(route('rules.checks', $this->rule))->assertDontSee('would now get a text');
         $this->post(route('rules.draft.publish', $this->rule))->assertSessionHasNoErrors();
@@ -63,7 +56,7 @@ final class ExampleTest extends TestCase
     public function testSomebodyIsMadeUpOnTheSpotAndChanged(): void
     {
         $this->keep('nobody');
-        $change = fn (array $said) => $this->put(route('rules.examples.update', [$this->rule, 1]), $said + ['name' => 'At night', 'first_name' => 'Ines', 'last_name' => 'Roe', 'zone' => 'America/Toronto', 'at' => '2026-03-02T08:00', 'fields' => ['outcome' => 'missed', 'why' => 'rang out']]);
+        $change = fn (array $said) => $this->put(route('rules.examples.update', [$this->rule, 1]), $said + ['was' => 'somebody made up', 'name' => 'At night', 'first_name' => 'Ines', 'last_name' => 'Roe', 'zone' => 'America/Toronto', 'at' => '2026-03-02T08:00', 'fields' => ['outcome' => 'missed', 'why' => 'rang out']]);
 
         $change(['zone' => 'Quay'])->assertSessionHasErrors('zone');
         $change(['happens' => ['they sing']])->assertSessionHasErrors('happens');
@@ -74,8 +67,34 @@ final class ExampleTest extends TestCase
         // Three in the morning in Toronto: it leaves at eight.
         self::assertSame(['2026-03-02T13:00:00Z'], array_map(fn ($one): string => $one->at->format('Y-m-d\TH:i:s\Z'), $example->expects));
         $this->get(route('rules.examples.show', [$this->rule, 1]))->assertOk()->assertSee('they answer STOP');
-        $this->delete(route('rules.examples.destroy', [$this->rule, 1]))->assertSessionHasNoErrors();
+        $this->delete(route('rules.examples.destroy', [$this->rule, 1]), ['was' => 'At night'])->assertSessionHasNoErrors();
         $this->get(route('rules.examples.show', [$this->rule, 1]))->assertNotFound();
+    }
+
+    public function testAnActOnAnExampleTakesNothingOfAnotherAway(): void
+    {
+        $this->keep('nobody');
+        $this->keep('nobody');
+        $put = fn (array $said) => $this->put(route('rules.examples.update', [$this->rule, 1]), $said);
+        self::assertSame(['somebody made up', 'somebody made up 2'], $this->names());
+
+        // Another takes the first out and writes a sentence while this page stands open.
+        $this->delete(route('rules.examples.destroy', [$this->rule, 1]), ['was' => 'somebody made up']);
+        $this->write($this->rule, 'rewrite', 'Wait 1 day', 'wait 2 days, then go on only if they have not replied, then text the caller from the line they called, as a service text')->assertRedirect();
+        $put(['was' => 'somebody made up', 'accept' => 1])->assertSessionHasErrors('name');
+        $change = ['was' => 'somebody made up 2', 'zone' => 'Europe/London', 'at' => '2026-03-02T10:00', 'fields' => ['outcome' => 'missed']];
+        $put(['name' => 'By day'] + $change)->assertSessionHasNoErrors();
+        $this->keep('nobody');
+        $put(['name' => 'somebody made up', 'was' => 'By day'] + $change)->assertSessionHasErrors('name');
+
+        self::assertSame(['By day', 'somebody made up'], $this->names());
+        self::assertStringContainsString('"for":{"amount":2,"unit":"days"}', (string) json_encode($this->rule->refresh()->written()->toDocument()));
+    }
+
+    /** @return list<string> */
+    private function names(): array
+    {
+        return array_column($this->rule->refresh()->written()->examples, 'name');
     }
 
     /** @param  array<string, mixed>  $more */

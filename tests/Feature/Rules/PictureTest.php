@@ -4,26 +4,19 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rules;
 
-use App\Models\Role;
-use App\Models\Rule;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
-use Tests\Feature\TestCase;
 
 /** The picture that goes with a text. */
-final class PictureTest extends TestCase
+final class PictureTest extends FrontDeskTestCase
 {
     /** A PNG of one point. */
     private const POINT = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
-
-    private Rule $rule;
 
     protected function setUp(): void
     {
         parent::setUp();
         Storage::fake();
-        $this->rule = Rule::query()->where('name', 'like', 'Front desk%')->firstOrFail();
-        $this->actingAs($this->staff(Role::Administrator));
     }
 
     public function testAPictureIsKeptHandedOverPricedAndTakenOff(): void

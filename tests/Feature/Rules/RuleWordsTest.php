@@ -8,8 +8,6 @@ use App\Engine\Live\Desk;
 use App\Engine\Live\LiveDeeds;
 use App\Models\Person;
 use App\Models\Record;
-use App\Models\Role;
-use App\Models\Rule;
 use App\Rules\Vocabularies;
 use App\View\Rules\SpreadOfAll;
 use App\View\Rules\Tokens;
@@ -19,20 +17,14 @@ use Linnet\Core\Text\Bounds;
 use Linnet\Core\Text\Composed;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
-use Tests\Feature\TestCase;
 
 /** The words of a text while they are written. */
-final class RuleWordsTest extends TestCase
+final class RuleWordsTest extends FrontDeskTestCase
 {
-    private Rule $rule;
-
     protected function setUp(): void
     {
         parent::setUp();
-        $this->rule = Rule::query()->where('name', 'like', 'Front desk%')->firstOrFail();
-        $this->actingAs($this->staff(Role::Administrator));
-        $this->missedCall(self::WEN);
-        $this->work();
+        $this->missedByWen();
     }
 
     public function testThePreviewShowsTheWordsBeingTypedOrWhatIsWrongWithThem(): void

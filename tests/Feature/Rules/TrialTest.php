@@ -6,34 +6,23 @@ namespace Tests\Feature\Rules;
 
 use App\Models\Conversation;
 use App\Models\Message;
-use App\Models\Role;
 use App\Models\Rule;
-use App\Models\Staff;
 use App\Models\Trial;
 use Illuminate\Http\Client\Factory;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
-use Tests\Feature\TestCase;
 
 /** A rule tried on one's own phone. */
-final class TrialTest extends TestCase
+final class TrialTest extends FrontDeskTestCase
 {
     private const MINE = '+447700900777';
-
-    private Rule $rule;
-
-    private Staff $staff;
 
     protected function setUp(): void
     {
         parent::setUp();
-        $this->rule = Rule::query()->where('name', 'like', 'Front desk%')->firstOrFail();
-        $this->staff = $this->staff(Role::Administrator);
-        $this->actingAs($this->staff);
-        $this->missedCall(self::WEN);
-        $this->work();
+        $this->missedByWen();
     }
 
     public function testANumberIsOnesOwnOnceItsCodeHasComeBack(): void

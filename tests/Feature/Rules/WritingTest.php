@@ -13,36 +13,29 @@ use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleEdit;
 use App\Rules\Vocabularies;
+use App\View\Rules\Failed;
+use App\View\Rules\Writing;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use Linnet\Core\Intake\PersonSaid;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Prose\ProseError;
 use Linnet\Core\Prose\Sentences;
 use Linnet\Core\Record\RecordType as CoreType;
-use Tests\Feature\TestCase;
 
 /** Rules written in sentences. */
-final class WritingTest extends TestCase
+final class WritingTest extends FrontDeskTestCase
 {
-    private Rule $rule;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->rule = Rule::query()->where('name', 'like', 'Front desk%')->firstOrFail();
-        $this->actingAs($this->staff(Role::Administrator));
-    }
-
     public function testASentenceIsWrittenChangedMovedCopiedAndTakenOut(): void
     {
-        $this->write($this->rule, 'insert', 'It stops', 'add the tag "rang"')->assertSessionHasNoErrors();
+        $this->write($this->rule, 'insert', 'It stops', 'add the tag "rang"')->assertRedirect();
         self::assertSame(['wait', 'text', 'wait', 'go_on_only_if', 'text', 'change'], $this->does());
-        $this->write($this->rule, 'up', 'add the tag')->assertSessionHasNoErrors();
+        $this->write($this->rule, 'up', 'add the tag')->assertRedirect();
         self::assertSame(['wait', 'text', 'change', 'wait', 'go_on_only_if', 'text'], $this->does());
-        $this->write($this->rule, 'copy', 'add the tag')->assertSessionHasNoErrors();
-        $this->write($this->rule, 'rewrite', 'add the tag', 'remove the tag "rang"')->assertSessionHasNoErrors();
+        $this->write($this->rule, 'copy', 'add the tag')->assertRedirect();
+        $this->write($this->rule, 'rewrite', 'add the tag', 'remove the tag "rang"')->assertRedirect();
         self::assertSame([['tag' => ['rang']], ['tag' => ['rang']]], [$this->steps()[2]['remove'] ?? null, $this->steps()[3]['add'] ?? null]);
-        $this->write($this->rule, 'remove', 'remove the tag')->assertSessionHasNoErrors();
+        $this->write($this->rule, 'remove', 'remove the tag')->assertRedirect();
         self::assertSame(['wait', 'text', 'change', 'wait', 'go_on_only_if', 'text'], $this->does());
         // What was there keeps its ids: runs and results hang on them.
         self::assertSame(['breathe', 'first', 'a-day', 'no-reply', 'second'], array_values(array_filter(array_column($this->steps(), 'id'), fn (string $id): bool => preg_match('/^s\d+$/', $id) !== 1)));
@@ -78,7 +71,7 @@ final class WritingTest extends TestCase
     public function testTwoWhoWriteAtDifferentPlacesBothStayAndAtTheSamePlaceTheSecondIsAsked(): void
     {
         // Both look at the rule as it is published.
-        $this->write($this->rule, 'rewrite', 'wait 2 minutes', 'wait 3 minutes, then text the caller from the line they called, as a service text')->assertSessionHasNoErrors();
+        $this->write($this->rule, 'rewrite', 'wait 2 minutes', 'wait 3 minutes, then text the caller from the line they called, as a service text')->assertRedirect();
         $this->actingAs($this->staff(Role::Administrator));
         $this->write($this->rule, 'insert', 'It stops', 'add the tag "rang"', base: 0)->assertSessionHas('done', fn (string $said): bool => str_contains($said, 'meanwhile wrote “wait 3 minutes'));
         self::assertSame([3, 'change'], [$this->steps()[0]['for']['amount'], $this->does()[5]]);
@@ -86,6 +79,22 @@ final class WritingTest extends TestCase
         $this->write($this->rule, 'rewrite', 'wait 3 minutes', 'wait 9 minutes, then text the caller from the line they called, as a service text', base: 0, line: 1)
             ->assertStatus(409)->assertSee('changed the same place meanwhile')->assertSee('wait 9 minutes')->assertSee('3 minutes');
         self::assertSame(3, $this->steps()[0]['for']['amount']);
+    }
+
+    public function testWhatCannotStayIsShownAtTheSentenceItWasMeantForOrAboveAllWhereThatIsGone(): void
+    {
+        $this->write($this->rule, 'insert', 'wait 2 minutes', 'add the tag "rang"')->assertRedirect();
+        $this->write($this->rule, 'rewrite', 'wait 2 minutes', 'wait 3 minutes, then text the caller from the line they called, as a service text')->assertRedirect();
+        $failed = fn (TestResponse $answer): Failed => $answer->assertStatus(409)->viewData('failed');
+
+        // Line 1 as it was seen: it stands at 2 now.
+        $mine = $failed($this->write($this->rule, 'rewrite', '', 'wait 9 minutes, then text the caller from the line they called, as a service text', base: 0, line: 1));
+        self::assertSame([2, true], [$mine->line, $mine->hasPlace((new Writing(Vocabularies::language(), $this->rule->refresh()->written()))->lines)]);
+
+        $base = (int) $this->rule->edit_id;
+        $this->write($this->rule, 'remove', 'wait 1 day')->assertRedirect();
+        $lost = $failed($this->write($this->rule, 'rewrite', '', 'wait 8 days, then go on only if they have not replied, then text the caller from the line they called, as a service text', base: $base, line: 4)->assertSee('at a place that is there no more')->assertSee('wait 8 days'));
+        self::assertNull($lost->line);
     }
 
     public function testARuleBeginsWithItsFirstSentenceOrWithAllOfThem(): void
@@ -165,12 +174,12 @@ final class WritingTest extends TestCase
 
     public function testChecksStandBesideAndWhatIsWrongKeepsARuleFromBeingPublished(): void
     {
-        $this->write($this->rule, 'words', 'wait 2 minutes', 'Hello {{ first_name | or: "there" }} – see {{ call.whence }}')->assertSessionHasNoErrors();
+        $this->write($this->rule, 'words', 'wait 2 minutes', 'Hello {{ first_name | or: "there" }} – see {{ call.whence }}')->assertRedirect();
         $this->get(route('rules.checks', $this->rule))->assertOk()->assertSee('This keeps it from being published.')->assertSee('Nothing has a field “call.whence”.')->assertSee('Write it plainly')->assertSee('Hello {{ first_name | or: &quot;there&quot; }} - see {{ call.whence }}', false);
         $this->post(route('rules.draft.publish', $this->rule))->assertSessionHasErrors(['publish' => 'Nothing has a field “call.whence”.']);
         self::assertSame(1, $this->rule->refresh()->version?->number);
 
-        $this->write($this->rule, 'words', 'wait 2 minutes', 'Hello {{ first_name | or: "there" }}')->assertSessionHasNoErrors();
+        $this->write($this->rule, 'words', 'wait 2 minutes', 'Hello {{ first_name | or: "there" }}')->assertRedirect();
         $this->get(route('rules.checks', $this->rule))->assertDontSee('This keeps it from being published.');
         $this->post(route('rules.draft.publish', $this->rule))->assertSessionHasNoErrors();
         self::assertSame(2, $this->rule->refresh()->version->number);
