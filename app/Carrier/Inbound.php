@@ -61,12 +61,13 @@ final readonly class Inbound
         }
 
         return Desk::work($this->clock->now(), $this->deeds, function (Desk $desk) use ($id, $line, $number, $text): bool {
+            $body = mb_substr(mb_scrub($text, 'UTF-8'), 0, 5000, 'UTF-8');
             // An answer to a trial is nobody's text; the words that are always obeyed are obeyed here too.
-            if (TrialText::hear("in/$id", $number->e164, $line->id, mb_substr(mb_scrub($text, 'UTF-8'), 0, 5000, 'UTF-8'), $desk->now) && $desk->known->words()->meaning($text) === Meaning::Talk) {
+            if (TrialText::hear("in/$id", $number->e164, $line->id, $body, $desk->now) && $desk->known->words()->meaning($text) === Meaning::Talk) {
                 return true;
             }
             if (! Message::query()->where('name', "in/$id")->lockForUpdate()->exists()) {
-                $this->keep($desk, "in/$id", $line, $number, mb_substr(mb_scrub($text, 'UTF-8'), 0, 5000, 'UTF-8'));
+                $this->keep($desk, "in/$id", $line, $number, $body);
             }
 
             return true;

@@ -252,24 +252,6 @@ final readonly class Runner
         $desk->runs->save($run, null);
     }
 
-    /** A run that had come to its end goes on by a version with further steps. */
-    public function goFurther(int $runId, int $versionId, string $step): void
-    {
-        $this->work(function (Desk $desk) use ($runId, $versionId, $step): void {
-            $isThere = Run::query()->whereKey($runId)->where('outcome', 'finished')->whereNull('step')->lockForUpdate()->exists();
-            if (! $isThere) {
-                return;
-            }
-            DB::table('runs')->where('id', $runId)->update(['rule_version_id' => $versionId]);
-            $run = $desk->runs->run($runId);
-            if ($run !== null) {
-                $run->state = $run->state->at($step, $desk->now)->but(['outcome' => null, 'watching' => false]);
-                $desk->runs->note(new Reason('run.further'), $run->ruleId, $run, $run->subject);
-                $desk->conductor->advance($run);
-            }
-        });
-    }
-
     /** @param  \Closure(Core, RunState, \DateTimeImmutable): (RunState|null)  $to  where it goes on */
     private function detour(int $runId, string $place, Reason $reason, \Closure $to): bool
     {

@@ -54,6 +54,12 @@ final class Trial extends Model
         return $this->hasMany(TrialText::class)->orderBy('id');
     }
 
+    /** How many texts of it have been sent. */
+    public function sent(): int
+    {
+        return $this->texts()->where('inbound', false)->count();
+    }
+
     /** @return BelongsTo<Rule, $this> */
     public function rule(): BelongsTo
     {

@@ -7,6 +7,7 @@ namespace App\Rules;
 use App\Engine\Live\Desk;
 use App\Models\Rule;
 use App\Models\Run;
+use Illuminate\Database\Eloquent\Builder;
 use Linnet\Core\Engine\Subject;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule as Core;
@@ -24,10 +25,7 @@ final readonly class CameToTheEnd
     /** @return list<int> their runs; of several of one person about one thing, the newest */
     public function runs(Rule $rule, Core $is, int $days): array
     {
-        $since = $this->desk->now->modify("-$days days");
-        $runs = Run::query()->where('rule_id', $rule->id)->where('outcome', 'finished')
-            ->where(fn ($any) => $any->where(fn ($ended) => $ended->where('live', false)->where('ended_at', '>=', $since))->orWhere(fn ($watching) => $watching->where('live', true)->whereNull('step')))
-            ->orderByDesc('id')->limit(self::MOST)->get(['id', 'person_id', 'record_id']);
+        $runs = self::ended($rule, $days, $this->desk->now)->orderByDesc('id')->limit(self::MOST)->get(['id', 'person_id', 'record_id']);
         $this->desk->known->preload(array_values(array_unique(array_map(intval(...), $runs->pluck('person_id')->all()))));
         $this->desk->known->preloadRecords(array_values(array_map(intval(...), $runs->pluck('record_id')->filter()->all())));
         $found = [];
@@ -39,5 +37,20 @@ final readonly class CameToTheEnd
         }
 
         return array_values($found);
+    }
+
+    /** Whether more came to the end than are asked. */
+    public static function areMore(Rule $rule, int $days, \DateTimeImmutable $now): bool
+    {
+        return self::ended($rule, $days, $now)->count() > self::MOST;
+    }
+
+    /** @return Builder<Run> */
+    private static function ended(Rule $rule, int $days, \DateTimeImmutable $now): Builder
+    {
+        $since = $now->modify("-$days days");
+
+        return Run::query()->where('rule_id', $rule->id)->where('outcome', 'finished')
+            ->where(fn ($any) => $any->where(fn ($ended) => $ended->where('live', false)->where('ended_at', '>=', $since))->orWhere(fn ($watching) => $watching->where('live', true)->whereNull('step')));
     }
 }

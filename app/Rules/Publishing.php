@@ -11,22 +11,29 @@ use App\Models\RuleVersion;
 use App\Models\Run;
 use App\Models\Staff;
 use App\Models\Timer;
+use App\Models\Trace;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Gate\Power;
+use Linnet\Core\Reason;
+use Linnet\Core\Rule\Further;
 use Linnet\Core\Rule\Rule as Core;
 
 /** Makes a rule's words the ones that count, for what begins from now on, and for those under way if so chosen. */
 final class Publishing
 {
-    /** @param  bool  $move  those under way go on by the new words; who stands at a step that is gone is left for decision */
-    public static function publish(Rule $rule, Core $read, ?Staff $staff, bool $move, \DateTimeImmutable $now): RuleVersion
+    /**
+     * @param  bool  $move  those under way go on by the new words; who stands at a step that is gone is left for decision
+     * @param  list<int>  $further  runs that came to the end by the old words, and go on at the step that is new behind it
+     */
+    public static function publish(Rule $rule, Core $read, ?Staff $staff, bool $move, \DateTimeImmutable $now, array $further = []): RuleVersion
     {
         $read = self::withFreeKey($rule, $read);
         if ($rule->power === Power::On) {
             KeywordOwners::check($rule, $read);
         }
-        $version = DB::transaction(function () use ($rule, $read, $staff, $now): RuleVersion {
+        $version = DB::transaction(function () use ($rule, $read, $staff, $now, $further): RuleVersion {
+            $step = $rule->version === null ? null : Further::step($rule->version->read(), $read);
             $version = RuleVersion::query()->create([
                 'rule_id' => $rule->id, 'number' => 1 + (int) $rule->versions()->max('number'), 'document' => $read->toDocument(), 'staff_id' => $staff?->id, 'at' => $now,
             ]);
@@ -36,6 +43,9 @@ final class Publishing
             Timer::query()->where('rule_id', $rule->id)->delete();
             if ($rule->power === Power::On) {
                 Calendars::await($rule, $read, $now);
+            }
+            if ($step !== null) {
+                self::goFurther($further, $version, $step, $now);
             }
 
             return $version;
@@ -58,6 +68,21 @@ final class Publishing
         }
 
         return $key === $read->key ? $read : Core::read(Doc::of(['key' => $key] + $read->toDocument()));
+    }
+
+    /** @param  list<int>  $ids */
+    private static function goFurther(array $ids, RuleVersion $version, string $step, \DateTimeImmutable $now): void
+    {
+        foreach (array_chunk($ids, 200) as $some) {
+            foreach (Run::query()->whereKey($some)->where('rule_id', $version->rule_id)->where('outcome', 'finished')->whereNull('step')->get() as $run) {
+                $run->update([
+                    'rule_version_id' => $version->id, 'state' => $run->readState()->at($step, $now)->but(['outcome' => null, 'watching' => false])->toArray(),
+                    'live' => true, 'outcome' => null, 'ended_at' => null, 'step' => $step,
+                ]);
+                Timer::put(Timer::RUN, $run->id, $now);
+                Trace::note(new Reason('run.further'), $now, ['rule_id' => $run->rule_id, 'run_id' => $run->id, 'person_id' => $run->person_id, 'record_id' => $run->record_id]);
+            }
+        }
     }
 
     private static function move(Rule $rule, RuleVersion $version, Core $read, \DateTimeImmutable $now): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Trials;
 
 use App\Carrier\Carrier;
+use App\Engine\Live\LiveKnown;
 use App\Models\Business;
 use App\Models\Line;
 use App\Models\Message;
@@ -49,7 +50,7 @@ final readonly class OwnNumber
         if ($line === null) {
             return new Reason('trial.no_line');
         }
-        if (self::saidStop($number->e164)) {
+        if ($this->saidStop($number->e164)) {
             return new Reason('trial.said_stop', ['number' => Numbers::pretty($number->e164)]);
         }
         $code = (string) random_int(100_000, 999_999);
@@ -57,7 +58,7 @@ final readonly class OwnNumber
             'number' => $number->e164, 'code' => Hash::make($code), 'tries' => 0, 'until' => $this->clock->now()->modify('+'.self::MINUTES.' minutes')->format('Y-m-d H:i:s'),
         ]);
 
-        return self::handOver($this->carrier, $line, $number->e164, "Your code for Linnet is $code. It holds for ".self::MINUTES.' minutes.', (string) Str::uuid7());
+        return $this->handOver($line, $number->e164, "Your code for Linnet is $code. It holds for ".self::MINUTES.' minutes.', (string) Str::uuid7());
     }
 
     /** @return bool whether it was the code; the number is theirs then */
@@ -80,17 +81,17 @@ final readonly class OwnNumber
     }
 
     /** @return Reason|null why it does not go */
-    public static function handOver(Carrier $carrier, Line $line, string $number, string $body, string $key, ?string $picture = null): ?Reason
+    public function handOver(Line $line, string $number, string $body, string $key, ?string $picture = null): ?Reason
     {
         $message = (new Message)->forceFill(['id' => 1, 'key' => $key, 'number' => $number, 'body' => $body, 'picture' => $picture])->setRelation('line', $line);
-        $answer = $carrier->handOver([$message])[1];
+        $answer = $this->carrier->handOver([$message])[1];
 
         return $answer->accepted ? null : new Reason('trial.not_taken', ['detail' => $answer->detail]);
     }
 
     /** A stop is a stop, whosever number it is. */
-    public static function saidStop(string $number): bool
+    public function saidStop(string $number): bool
     {
-        return DB::table('consents')->where('number', $number)->where('scope', 'all')->orderByDesc('id')->value('act') === 'withdrawn';
+        return (new LiveKnown($this->clock->now(), Business::ours()))->consent($number)['optedOut'];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Trials;
 
-use App\Carrier\Carrier;
 use App\Engine\Live\Desk;
 use App\Engine\Live\LiveDeeds;
 use App\Models\Business;
@@ -39,7 +38,7 @@ final readonly class Trials
     /** Whoever takes it for one of the business's own texts sees that it is none. */
     public const MARK = 'Trial: ';
 
-    public function __construct(private ClockInterface $clock, private Carrier $carrier, private LiveDeeds $deeds, private SampleWorld $worlds)
+    public function __construct(private ClockInterface $clock, private OwnNumber $own, private LiveDeeds $deeds, private SampleWorld $worlds)
     {
     }
 
@@ -85,7 +84,7 @@ final readonly class Trials
     {
         $leave = array_values(array_filter($this->rehearsed($trial)->texts ?? [], fn (RehearsedText $text): bool => $text->leavesAt !== null && $text->composed !== null));
 
-        return array_slice($leave, $trial->texts()->where('inbound', false)->count());
+        return array_slice($leave, $trial->sent());
     }
 
     private function rehearsed(Trial $trial): ?Rehearsed
@@ -105,32 +104,45 @@ final readonly class Trials
     /**
      * Sends the next, or all that are left.
      *
+     * @param  int  $sent  how many texts of it were sent when this was asked; where it is more by now, it was asked twice
      * @return Reason|null why one did not go; those after it wait
      */
-    public function send(Trial $trial, bool $all): ?Reason
+    public function send(Trial $trial, bool $all, int $sent): ?Reason
     {
-        if (OwnNumber::saidStop($trial->number)) {
+        if ($this->own->saidStop($trial->number)) {
             return new Reason('trial.said_stop', ['number' => $trial->number]);
         }
         $ahead = $this->ahead($trial);
-        foreach ($all ? $ahead : array_slice($ahead, 0, 1) as $text) {
-            $line = Line::query()->firstWhere('key', $text->line);
-            if ($line === null || $text->composed === null) {
+        foreach ($all ? $ahead : array_slice($ahead, 0, 1) as $i => $next) {
+            $line = Line::query()->firstWhere('key', $next->line);
+            if ($line === null) {
                 return new Reason('trial.no_line');
             }
-            // Kept before it goes: one that was cut off is not sent under another key.
-            $sent = TrialText::query()->create([
-                'trial_id' => $trial->id, 'key' => (string) Str::uuid7(), 'step' => $text->step, 'line_id' => $line->id, 'body' => self::MARK.$text->composed->body,
-                'picture' => $this->pictureOf($trial, $text->step), 'state' => MessageState::Ready, 'at' => $this->clock->now(),
-            ]);
-            $trial->update(['last_at' => $this->clock->now()]);
-            $refused = $this->handOver($trial, $sent, $line);
-            if ($refused !== null) {
+            $text = $this->keep($trial, $next, $line, $sent + $i);
+            $refused = $text === null ? null : $this->handOver($trial, $text, $line);
+            if ($text === null || $refused !== null) {
                 return $refused;
             }
         }
 
         return null;
+    }
+
+    /** Kept before it goes, so that one that was cut off is not sent under another key; null where as many have been sent before. */
+    private function keep(Trial $trial, RehearsedText $next, Line $line, int $sent): ?TrialText
+    {
+        return DB::transaction(function () use ($trial, $next, $line, $sent): ?TrialText {
+            $trial = Trial::query()->lockForUpdate()->findOrFail($trial->id);
+            if ($next->composed === null || $trial->sent() !== $sent) {
+                return null;
+            }
+            $trial->update(['last_at' => $this->clock->now()]);
+
+            return TrialText::query()->create([
+                'trial_id' => $trial->id, 'key' => (string) Str::uuid7(), 'step' => $next->step, 'line_id' => $line->id, 'body' => self::MARK.$next->composed->body,
+                'picture' => $this->pictureOf($trial, $next->step), 'state' => MessageState::Ready, 'at' => $this->clock->now(),
+            ]);
+        });
     }
 
     /** Once more, under its own key, what the carrier did not take. */
@@ -143,7 +155,7 @@ final readonly class Trials
 
     private function handOver(Trial $trial, TrialText $text, Line $line): ?Reason
     {
-        $refused = OwnNumber::handOver($this->carrier, $line, $trial->number, $text->body, $text->key, $text->picture);
+        $refused = $this->own->handOver($line, $trial->number, $text->body, $text->key, $text->picture);
         $detail = $refused?->with['detail'] ?? null;
         // A receipt may have come in faster than the answer.
         TrialText::query()->whereKey($text->id)->whereIn('state', [MessageState::Ready, MessageState::Failed])

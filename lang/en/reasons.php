@@ -436,7 +436,6 @@ return [
         'no_line' => 'There is no line that is on and has a number to text from.',
         'said_stop' => 'The number :number has said stop to this business. Text START from it first.',
         'not_taken' => 'The carrier did not take it: :detail.',
-        'nothing_left' => 'Nothing more would leave.',
         'not_confirmed' => 'Confirm your own number first.',
         'nobody' => 'There is no sample to try it for.',
     ],

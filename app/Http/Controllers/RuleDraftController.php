@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Engine\Runner;
 use App\Models\Rule;
 use App\Models\Staff;
 use App\Rules\Drafts;
@@ -17,7 +16,6 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Check\Finding;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Rule\Further;
 use Linnet\Core\Rule\Rule as CoreRule;
 use Psr\Clock\ClockInterface;
 
@@ -37,7 +35,7 @@ final class RuleDraftController
         return redirect()->route('rules.show', ['rule' => $rule, 'sample' => $request->query('sample')]);
     }
 
-    public function publish(Request $request, Rule $rule, ClockInterface $clock, RulePages $pages, Runner $runner): RedirectResponse
+    public function publish(Request $request, Rule $rule, ClockInterface $clock, RulePages $pages): RedirectResponse
     {
         $draft = $rule->draft;
         if ($draft === null) {
@@ -50,17 +48,12 @@ final class RuleDraftController
         $said = $request->validate(['under_way' => 'nullable|in:finish,move', 'also' => 'nullable|boolean', 'days' => 'nullable|required_if:also,1|integer|min:1|max:365'], ['days.*' => 'Say a number of days, from 1 to 365.']);
         $move = $said['under_way'] ?? 'finish';
         $read = CoreRule::read(Doc::of($draft));
-        // Asked before anything is another: by the old words they came to the end.
-        $step = $rule->version === null || ! ($said['also'] ?? false) ? null : Further::step($rule->version->read(), $read);
-        $also = $step === null ? [] : $pages->cameToTheEnd($rule, $read, (int) $said['days']);
-        $version = Publishing::publish($rule, $read, Staff::asking($request), $move === 'move', $clock->now());
-        foreach ($also as $run) {
-            $runner->goFurther($run, $version->id, (string) $step);
-        }
+        $further = ($said['also'] ?? false) ? $pages->of($rule, null)->further()->runs((int) $said['days']) : [];
+        Publishing::publish($rule, $read, Staff::asking($request), $move === 'move', $clock->now(), $further);
 
         return redirect()->route('rules.show', $rule)->with('done', $move === 'move'
-            ? 'Published. What is under way goes on by the new words.'.self::also($also)
-            : 'Published. What starts from now on follows the new words; what is under way finishes on the old.'.self::also($also));
+            ? 'Published. What is under way goes on by the new words.'.self::also($further)
+            : 'Published. What starts from now on follows the new words; what is under way finishes on the old.'.self::also($further));
     }
 
     public function destroy(Rule $rule): RedirectResponse

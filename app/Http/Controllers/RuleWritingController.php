@@ -88,7 +88,7 @@ final class RuleWritingController
     {
         $days = (int) $request->validate(['days' => 'required|integer|min:1|max:365'])['days'];
 
-        return new Response(e($pages->of($rule, null)->furtherSaid($days)));
+        return new Response(e($pages->of($rule, null)->further()->says($days)));
     }
 
     /** What may come next in a line that is being written. */

@@ -46,12 +46,13 @@ final class TrialController
     /** The next text, or all that are left; or what was not taken, once more. */
     public function send(Request $request, Rule $rule, Trials $trials): RedirectResponse
     {
-        $what = $request->validate(['what' => 'required|in:next,all,again,end'])['what'];
+        $said = $request->validate(['what' => 'required|in:next,all,again,end', 'sent' => 'required_if:what,next,all|integer|min:0']);
+        $what = $said['what'];
         $trial = $trials->open($rule, Staff::asking($request)) ?? throw ValidationException::withMessages(['trial' => 'The trial is over. Begin it again.']);
         if ($what === 'end') {
             $trials->end($trial);
         } else {
-            $this->refuse($what === 'again' ? $trials->again($trial) : $trials->send($trial, $what === 'all'));
+            $this->refuse($what === 'again' ? $trials->again($trial) : $trials->send($trial, $what === 'all', (int) $said['sent']));
         }
 
         return redirect()->route('rules.trial', ['rule' => $rule, 'sample' => $trial->sample_id] + ($trial->suppose === [] ? [] : ['if' => $trial->suppose]));

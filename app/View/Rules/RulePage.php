@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\View\Rules;
 
-use App\Clock\Said;
 use App\Engine\Live\Desk;
 use App\Models\Business;
 use App\Models\Line;
@@ -12,8 +11,6 @@ use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Rule;
 use App\Models\RuleEdit;
-use App\Models\Run;
-use App\Rules\CameToTheEnd;
 use App\Rules\Checking;
 use App\Rules\Drafts;
 use App\Rules\Vocabularies;
@@ -24,7 +21,6 @@ use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
 use Linnet\Core\Rule as Core;
 use Linnet\Core\Rule\Condition\Weighed;
-use Linnet\Core\Rule\Further;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Trigger\CalendarReached;
 use Linnet\Core\Rule\Trigger\GoneQuiet;
@@ -241,28 +237,9 @@ final class RulePage
             : new Overlap([$this->written->name => $this->rehearsed, $theirs->name => $theirs->conditions->weigh($this->worlds->situation($this->desk, $theirs, $this->sample))->holds() ? $this->worlds->rehearse($this->desk, $this->business, $theirs, $this->sample) : null], $this->receiver->who, $this->receiver->zone);
     }
 
-    /** Whether it is what is published with steps behind it: those who came to the end may go on. */
-    public function furtherStep(): ?string
+    public function further(): FurtherStep
     {
-        return $this->rule->version === null ? null : Further::step($this->rule->version->read(), $this->written);
-    }
-
-    /** Who would go on there, and when the first of their texts would leave. */
-    public function furtherSaid(int $days): string
-    {
-        $step = $this->furtherStep();
-        $runs = $step === null ? [] : (new CameToTheEnd($this->desk))->runs($this->rule, $this->written, $days);
-        if ($step === null || $runs === []) {
-            return "In the last $days days nobody came to its end who would still be in it.";
-        }
-        $alone = Further::alone($this->written, $step);
-        $run = Run::query()->whereKey($runs[0])->firstOrFail();
-        $sample = (new Samples($this->written->trigger->type(), $this->business->zone, $this->desk->now))->find((int) ($run->record_id ?? $run->person_id));
-        $texts = $alone === null || $sample === null ? [] : $this->worlds->rehearse($this->desk, $this->business, $alone, $sample->at($this->desk->now))->texts;
-        $first = array_values(array_filter($texts, fn (RehearsedText $text): bool => $text->leavesAt !== null))[0]->leavesAt ?? null;
-
-        return "In the last $days days ".(count($runs) === 1 ? 'one' : count($runs)).' came to its end and would still be in it'
-            .($first === null || $sample === null ? '.' : "; for {$sample->person->name()}, the first text would leave ".Said::momentIn($first, $this->business->zone).'.');
+        return new FurtherStep($this->rule, $this->written, $this->business, $this->desk, $this->worlds);
     }
 
     /** @return array{live: int, held: int} what is under way */

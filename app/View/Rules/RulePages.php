@@ -8,13 +8,11 @@ use App\Engine\Live\Desk;
 use App\Engine\Live\LiveDeeds;
 use App\Models\Business;
 use App\Models\Rule;
-use App\Rules\CameToTheEnd;
 use App\Rules\Checking;
 use App\Rules\Vocabularies;
 use Illuminate\Http\Request;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Grammar\Triggers;
-use Linnet\Core\Rule\Rule as Core;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Text\Template\Template;
 use Psr\Clock\ClockInterface;
@@ -64,12 +62,6 @@ final readonly class RulePages
         $bounds = (new SpreadOfAll($desk, $written->trigger->type()))->bounds($words, $first?->id() === $step);
 
         return $bounds === null ? '' : Spread::says($bounds, 'there are, too many to ask of each whether it reaches it');
-    }
-
-    /** @return list<int> runs that came to the end of late and would still be in the rule */
-    public function cameToTheEnd(Rule $rule, Core $is, int $days): array
-    {
-        return (new CameToTheEnd($this->desk()))->runs($rule, $is, $days);
     }
 
     /** @param  int|null  $sample whose values stand beside what is offered; null for none */

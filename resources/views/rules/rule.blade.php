@@ -59,7 +59,7 @@
                                     <label class="block"><input type="radio" name="under_way" value="move"> go on by the new ones; who stands at a step that is gone is left for you to decide</label>
                                 </fieldset>
                             @endif
-                            @if ($page->furtherStep() !== null)
+                            @if ($page->further()->step !== null)
                                 <fieldset class="mb-3"><legend class="label">Those who have been through it</legend>
                                     <label class="block"><input type="checkbox" name="also" value="1"> who came to its end in the last <input class="input w-16 !min-h-0" type="number" name="days" min="1" max="365" value="30" aria-label="So many days" hx-get="{{ route('rules.further', $page->rule) }}" hx-trigger="change, toggle from:closest details once" hx-target="#further" hx-swap="innerHTML"> days take the further step too</label>
                                     <p class="soft sm" id="further" aria-live="polite"></p>

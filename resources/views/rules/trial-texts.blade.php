@@ -14,7 +14,7 @@
                     <div class="letter whitespace-pre-line">{{ $text->composed->body }}</div>
                 </div>
             @endforeach
-            <form class="flex gap-2 flex-wrap" method="post" action="{{ $act }}">@csrf
+            <form class="flex gap-2 flex-wrap" method="post" action="{{ $act }}">@csrf<input type="hidden" name="sent" value="{{ $trial->sent() }}">
                 @if ($trial->texts->contains(fn ($text) => ! $text->inbound && in_array($text->state->value, ['ready', 'failed'], true)))<button class="btn go" name="what" value="again">Try again what was not taken</button>@endif
                 @if ($ahead !== [])<button class="btn go" name="what" value="next">Send the next</button>@if (count($ahead) > 1)<button class="btn" name="what" value="all">Send all {{ count($ahead) }}, one after another</button>@endif @endif
                 <button class="btn" name="what" value="end">End the trial</button>

@@ -63,6 +63,17 @@ final class TrialTest extends FrontDeskTestCase
         self::assertSame($before, [Message::query()->count(), DB::table('spent_days')->sum('micros'), DB::table('timers')->count(), DB::table('traces')->count()]);
     }
 
+    public function testAButtonThatIsPressedTwiceSendsOnce(): void
+    {
+        $this->confirm($this->askForCode());
+        $this->post(route('rules.trial.begin', $this->rule));
+        foreach (['next', 'next', 'all'] as $what) {
+            $this->send($what, 0)->assertSessionHasNoErrors();
+        }
+
+        self::assertCount(1, array_filter($this->handedOver, fn (array $text): bool => str_starts_with($text['text'], 'Trial: ')));
+    }
+
     public function testWhereNothingWouldLeaveItSaysWhy(): void
     {
         $this->confirm($this->askForCode());
@@ -144,9 +155,9 @@ final class TrialTest extends FrontDeskTestCase
     }
 
     /** @return TestResponse<Response> */
-    private function send(string $what): TestResponse
+    private function send(string $what, ?int $sent = null): TestResponse
     {
-        return $this->post(route('rules.trial.send', $this->rule), ['what' => $what]);
+        return $this->post(route('rules.trial.send', $this->rule), ['what' => $what, 'sent' => $sent ?? Trial::query()->orderByDesc('id')->first()?->sent() ?? 0]);
     }
 
     private function askForCode(): string
