@@ -16,7 +16,7 @@ final class CostlyCharacter implements Check
 {
     public function look(Question $of): iterable
     {
-        foreach ($of->texts() as $step) {
+        foreach ($of->rule->flow->texts() as $step) {
             foreach ($of->wordsOf($step) as $template) {
                 $culprits = Length::of(self::words($template))->culprits;
                 if ($culprits !== []) {

@@ -13,7 +13,7 @@ final class EmptyField implements Check
 {
     public function look(Question $of): iterable
     {
-        foreach ($of->reached === [] ? [] : $of->texts() as $step) {
+        foreach ($of->reached === [] ? [] : $of->rule->flow->texts() as $step) {
             if (! $step->outgoing()->to->isPerson()) {
                 continue;
             }

@@ -14,7 +14,7 @@ final class FilteredWords implements Check
 
     public function look(Question $of): iterable
     {
-        foreach ($of->texts() as $step) {
+        foreach ($of->rule->flow->texts() as $step) {
             foreach ($of->wordsOf($step) as $template) {
                 $words = preg_replace('/\{\{.*?\}\}/su', '', $template->source) ?? '';
                 if (preg_match(self::SHORT_LINK, $words, $link) === 1) {

@@ -18,7 +18,7 @@ final class LineCannot implements Check
     public function look(Question $of): iterable
     {
         $type = $of->types[$of->rule->trigger->type()] ?? null;
-        foreach ($of->texts() as $step) {
+        foreach ($of->rule->flow->texts() as $step) {
             $from = $step->outgoing()->from;
             foreach ($from->keys as $key) {
                 $line = $of->line($key);
@@ -38,7 +38,7 @@ final class LineCannot implements Check
                 yield new Finding(new Reason('check.not_contacted'), false, $step->id());
             }
         }
-        if (array_filter($of->lines, fn (Line $line): bool => $line->number !== null) === [] && $of->texts() !== []) {
+        if (array_filter($of->lines, fn (Line $line): bool => $line->number !== null) === [] && $of->rule->flow->texts() !== []) {
             yield new Finding(new Reason('check.no_way_to_stop'), true);
         }
     }

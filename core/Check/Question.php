@@ -58,12 +58,6 @@ final readonly class Question
         $this->measured = $none;
     }
 
-    /** @return list<Texting> */
-    public function texts(): array
-    {
-        return array_values(array_filter($this->rule->flow->steps, fn ($step): bool => $step instanceof Texting));
-    }
-
     /**
      * The words that a step may say to the person: its own wordings and the closing one, or a pool's.
      *

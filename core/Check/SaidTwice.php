@@ -11,7 +11,7 @@ final class SaidTwice implements Check
 {
     public function look(Question $of): iterable
     {
-        foreach (array_slice($of->texts(), 0, 1) as $step) {
+        foreach (array_slice($of->rule->flow->texts(), 0, 1) as $step) {
             foreach ($of->wordsOf($step) as $template) {
                 if ($of->business->name !== '' && mb_stripos($template->source, $of->business->name, 0, 'UTF-8') !== false) {
                     yield new Finding(new Reason('check.name_twice', ['name' => $of->business->name]), false, $step->id());

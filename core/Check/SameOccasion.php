@@ -11,8 +11,6 @@ use Linnet\Core\Rule\Condition\Group;
 use Linnet\Core\Rule\Condition\Joined;
 use Linnet\Core\Rule\Condition\Opening;
 use Linnet\Core\Rule\Condition\Test;
-use Linnet\Core\Rule\Rule;
-use Linnet\Core\Rule\Step\Texting;
 
 /** Two rules that text the same people for the same occasion. */
 final class SameOccasion implements Check
@@ -20,15 +18,10 @@ final class SameOccasion implements Check
     public function look(Question $of): iterable
     {
         foreach ($of->others as $other) {
-            if (self::texts($of->rule) && self::texts($other) && $other->trigger->toDocument() == $of->rule->trigger->toDocument() && ! self::exclude($of->rule->conditions, $other->conditions)) {
+            if ($of->rule->flow->textsToThePerson() !== [] && $other->flow->textsToThePerson() !== [] && $other->trigger->toDocument() == $of->rule->trigger->toDocument() && ! self::exclude($of->rule->conditions, $other->conditions)) {
                 yield new Finding(new Reason('check.same_occasion', ['rule' => $other->name]));
             }
         }
-    }
-
-    private static function texts(Rule $rule): bool
-    {
-        return array_filter($rule->flow->steps, fn ($step): bool => $step instanceof Texting && $step->outgoing()->to->isPerson()) !== [];
     }
 
     /** Whether both can never hold: a field is to have two values, or we are to be open and closed. */

@@ -11,7 +11,7 @@ final class SeveralParts implements Check
 {
     public function look(Question $of): iterable
     {
-        foreach ($of->reached === [] ? [] : $of->texts() as $i => $step) {
+        foreach ($of->reached === [] ? [] : $of->rule->flow->texts() as $i => $step) {
             if (! $step->outgoing()->to->isPerson()) {
                 continue;
             }

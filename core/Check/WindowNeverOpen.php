@@ -13,7 +13,7 @@ final class WindowNeverOpen implements Check
 {
     public function look(Question $of): iterable
     {
-        foreach ($of->texts() as $step) {
+        foreach ($of->rule->flow->texts() as $step) {
             $decent = $step->outgoing()->kind === TextKind::Marketing ? $of->policy->marketingHours : $of->policy->serviceHours;
             $tables = [$decent];
             foreach ($step->outgoing()->from->keys as $key) {

@@ -10,6 +10,7 @@ use Linnet\Core\Reason;
 use Linnet\Core\Rule\Step\Nested;
 use Linnet\Core\Rule\Step\Repeat;
 use Linnet\Core\Rule\Step\Step;
+use Linnet\Core\Rule\Step\Texting;
 
 /** Which step follows which, steps within steps included. */
 final readonly class Flow
@@ -39,6 +40,18 @@ final readonly class Flow
         }
 
         return $problems === [] ? new self($all, $next) : throw new Unreadable($problems);
+    }
+
+    /** @return list<Texting> the steps that text somebody, in the order in which they stand */
+    public function texts(): array
+    {
+        return array_values(array_filter($this->steps, fn (Step $step): bool => $step instanceof Texting));
+    }
+
+    /** @return list<Texting> those of them that text the person it is about */
+    public function textsToThePerson(): array
+    {
+        return array_values(array_filter($this->texts(), fn (Texting $step): bool => $step->outgoing()->to->isPerson()));
     }
 
     public function step(string $id): ?Step

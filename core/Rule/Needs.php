@@ -12,7 +12,6 @@ use Linnet\Core\Rule\Condition\Conditions;
 use Linnet\Core\Rule\Step\Branch;
 use Linnet\Core\Rule\Step\GoOnlyIf;
 use Linnet\Core\Rule\Step\Repeat;
-use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Step\WaitFor;
 use Linnet\Core\Rule\Step\WaitForDate;
 use Linnet\Core\Rule\Trigger\CalendarReached;
@@ -41,7 +40,7 @@ final class Needs
                 $missing[] = new Reason('start.lacks_field', ['field' => $situation->label($path)]);
             }
         }
-        if ($situation->standing->number === null && self::textsThePerson($rule)) {
+        if ($situation->standing->number === null && $rule->flow->textsToThePerson() !== []) {
             $missing[] = new Reason('start.lacks_number', ['who' => $situation->who]);
         }
 
@@ -80,17 +79,6 @@ final class Needs
         }
 
         return array_values(array_unique($paths));
-    }
-
-    private static function textsThePerson(Rule $rule): bool
-    {
-        foreach ($rule->flow->steps as $step) {
-            if ($step instanceof Texting && $step->outgoing()->to->isPerson()) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     /** @return list<Condition> */

@@ -16,7 +16,6 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Rule\Rule as Core;
-use Linnet\Core\Rule\Step\Step;
 use Linnet\Core\Rule\Step\Texting;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -101,7 +100,7 @@ final class PoolController
     /** @return list<string|null> the pools its texts take their wordings from */
     private static function pools(Core $rule): array
     {
-        return array_map(fn (Texting $step): ?string => $step->outgoing()->wordings->pool, array_values(array_filter($rule->flow->steps, fn (Step $step): bool => $step instanceof Texting)));
+        return array_map(fn (Texting $step): ?string => $step->outgoing()->wordings->pool, $rule->flow->texts());
     }
 
     /** @return array<string, string> */

@@ -13,7 +13,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
-use Linnet\Core\Rule\Step\Texting;
 
 /** Shared wordings, added, changed and put in order one by one. */
 final class PoolWordingController
@@ -72,8 +71,8 @@ final class PoolWordingController
     /** The text of a rule that takes its wordings from here. */
     private static function step(Rule $rule, string $pool): ?string
     {
-        foreach ($rule->version === null && $rule->draft === null ? [] : $rule->written()->flow->steps as $step) {
-            if ($step instanceof Texting && $step->outgoing()->wordings->pool === $pool) {
+        foreach ($rule->version === null && $rule->draft === null ? [] : $rule->written()->flow->texts() as $step) {
+            if ($step->outgoing()->wordings->pool === $pool) {
                 return $step->id();
             }
         }

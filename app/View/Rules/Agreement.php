@@ -94,12 +94,6 @@ final readonly class Agreement
 
     private function isMarketing(): bool
     {
-        foreach ($this->page->written->flow->steps as $step) {
-            if ($step instanceof Texting && $step->outgoing()->kind === TextKind::Marketing && $step->outgoing()->to->isPerson()) {
-                return true;
-            }
-        }
-
-        return false;
+        return array_filter($this->page->written->flow->textsToThePerson(), fn (Texting $step): bool => $step->outgoing()->kind === TextKind::Marketing) !== [];
     }
 }

@@ -9,7 +9,6 @@ use Linnet\Core\Check\Checks;
 use Linnet\Core\Check\Finding;
 use Linnet\Core\Check\Question;
 use Linnet\Core\Prose\Language;
-use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
 
@@ -31,7 +30,7 @@ final readonly class ChecksPage
     public function bounds(): array
     {
         $spread = new Spread($this->question);
-        $first = array_values(array_filter($this->question->rule->flow->steps, fn ($step): bool => $step instanceof Texting))[0] ?? null;
+        $first = $this->question->rule->flow->texts()[0] ?? null;
         $said = [];
         foreach ($this->writing->lines as $number => $line) {
             $words = $line->texting?->outgoing()->to->isPerson() === true ? $line->line->words : null;

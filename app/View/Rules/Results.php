@@ -46,10 +46,7 @@ final readonly class Results
         [$this->runs, $this->met, $this->value] = [(int) ($began->runs ?? 0), (int) ($began->met ?? 0), (float) ($began->value ?? 0)];
         $counted = $this->counted($rule, $since);
         $rows = [];
-        foreach ($written->flow->steps as $step) {
-            if (! $step instanceof Texting) {
-                continue;
-            }
+        foreach ($written->flow->texts() as $step) {
             $words = [];
             foreach ($this->wordings($step->outgoing()->wordings) as $wording) {
                 $words[$wording->id] = $wording->text;

@@ -131,13 +131,7 @@ final class RulePage
     /** The text that says who it is from. */
     public function firstText(): ?Texting
     {
-        foreach ($this->written->flow->steps as $step) {
-            if ($step instanceof Texting) {
-                return $step;
-            }
-        }
-
-        return null;
+        return $this->written->flow->texts()[0] ?? null;
     }
 
     /** What is filled into its texts, as one reads it. */

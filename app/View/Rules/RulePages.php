@@ -13,7 +13,6 @@ use App\Rules\Vocabularies;
 use Illuminate\Http\Request;
 use Linnet\Core\Engine\Situation;
 use Linnet\Core\Prose\Grammar\Triggers;
-use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Text\Template\Template;
 use Psr\Clock\ClockInterface;
 
@@ -52,7 +51,7 @@ final readonly class RulePages
     {
         $desk = $this->desk();
         $written = $rule->written();
-        $first = array_values(array_filter($written->flow->steps, fn ($one): bool => $one instanceof Texting))[0] ?? null;
+        $first = $written->flow->texts()[0] ?? null;
         $reach = new Reach($desk, $written);
         if (! $reach->isTooMany()) {
             $bounds = (new Spread(Checking::question($written, $desk, $rule)))->bounds($words, $first?->id() === $step);

@@ -108,7 +108,7 @@ final readonly class Writing
     /** The rule in one plain sentence, for lists. */
     public static function inOneSentence(Language $language, Rule $rule): string
     {
-        $texts = count(array_filter($rule->flow->steps, fn ($step): bool => $step instanceof Texting));
+        $texts = count($rule->flow->texts());
         $beginning = (new RuleWriter($language))->lines($rule)[0];
 
         return Line::capital(Part::join($beginning->parts)).': '.match ($texts) {
