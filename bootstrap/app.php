@@ -1,6 +1,6 @@
 <?php
 
-use App\Api\Problem;
+use App\Api\ProblemDetails;
 use App\Database\Trouble;
 use App\Http\Busy;
 use App\Http\Middleware\PlainPost;
@@ -51,7 +51,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         // A database in trouble is no error of what was asked: whoever asked may ask again.
         $exceptions->render(fn (Throwable $e, Request $request) => Trouble::passes($e) ? Busy::answer($request) : null);
-        $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? Problem::from($e) : null);
+        $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? ProblemDetails::from($e) : null);
         $exceptions->respond(fn (Response $response, Throwable $e, Request $request): Response => SecurityHeaders::on($response, $request));
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('in/*') || $request->expectsJson());
     })

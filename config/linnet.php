@@ -1,6 +1,9 @@
 <?php
 
 return [
+    // Further service providers, by class, with commas between: what a demo or a measurement puts in. Empty in earnest.
+    'providers' => array_filter(explode(',', (string) env('LINNET_PROVIDERS', ''))),
+
     // Addresses or ranges of the proxies that stand before this, with commas between, or * for whatever it is reached through.
     // Only their word counts for who asks and whether it came by https.
     'trusted_proxies' => env('TRUSTED_PROXIES', ''),
@@ -9,7 +12,7 @@ return [
         'url' => env('CARRIER_URL'),
         'secret' => env('CARRIER_SECRET'),
         'timeout_seconds' => 10,
-        'at_once' => 16,
+        'concurrency' => 16,
     ],
 
     // Says what sort of line a number reaches and whether anybody has it. Unset, numbers are not looked up.
@@ -19,17 +22,11 @@ return [
         'timeout_seconds' => 5,
     ],
 
-    'demo' => [
-        // A clock that can be moved: a file under storage/. Unset, time is the machine's.
-        'clock_file' => env('CLOCK_FILE'),
-        'standins_url' => env('STANDINS_URL'),
-    ],
-
     'outside' => [
         // Addresses that others choose are fetched from the open internet alone. These are let through all the same, as host:port,
         // for stand-ins on a developer's machine; leave it empty anywhere else.
-        'let_through' => array_filter(explode(',', (string) env('OUTSIDE_LET_THROUGH', ''))),
-        'most_bytes' => 52_428_800,
+        'allowed_private_hosts' => array_filter(explode(',', (string) env('ALLOWED_PRIVATE_HOSTS', env('OUTSIDE_LET_THROUGH', '')))),
+        'max_bytes' => 52_428_800,
         'timeout_seconds' => 30,
     ],
 
@@ -38,7 +35,7 @@ return [
     ],
 
     'deliveries' => [
-        'most_bytes' => 262_144,
+        'max_bytes' => 262_144,
         'most_per_minute' => 1200,
     ],
 ];

@@ -72,7 +72,7 @@ final class Shapes
             'person_id' => $text->person_id, 'number' => $text->number, 'line' => $text->line->number, 'body' => $text->body, 'rule_id' => $text->rule_id, 'run_id' => $text->run_id,
             'parts' => $text->parts, 'price' => $text->currency === null ? null : ['amount' => sprintf('%.6F', $text->price_micros / 1e6), 'currency' => $text->currency],
             'reason' => $text->reason === null ? null : \App\Sentences\Sentence::of($text->reason),
-            'wanted_at' => self::time($text->wanted_at), 'left_at' => self::time($text->left_at), 'fate_at' => self::time($text->fate_at),
+            'wanted_at' => self::time($text->wanted_at), 'left_at' => self::time($text->left_at), 'status_at' => self::time($text->status_at),
         ];
     }
 

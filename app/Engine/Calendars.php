@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
-use App\Engine\Live\Desk;
-use App\Engine\Live\LiveDeeds;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
 use App\Models\Rule;
 use App\Models\Timer;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Rule as Core;
 use Linnet\Core\Rule\Trigger\CalendarReached;
@@ -24,20 +24,20 @@ final readonly class Calendars
 {
     private const PIECE = 200;
 
-    public function __construct(private ClockInterface $clock, private LiveDeeds $deeds)
+    public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects)
     {
     }
 
     /** @return int how many were looked at; 0 means there is nothing left */
     public function piece(): int
     {
-        $next = Rule::query()->where('power', Power::On)->where(fn ($some) => $some->whereNotNull('calling_at')->orWhereNotNull('arming_after'))
-            ->orderByRaw('calling_at is null')->orderBy('id')->first();
+        $next = Rule::query()->where('power', ActivationState::On)->where(fn ($some) => $some->whereNotNull('broadcast_at')->orWhereNotNull('start_cursor'))
+            ->orderByRaw('broadcast_at is null')->orderBy('id')->first();
 
         return match (true) {
             $next === null => 0,
-            $next->calling_at !== null => $this->callUp($next),
-            default => $this->arm($next),
+            $next->broadcast_at !== null => $this->callUp($next),
+            default => $this->scheduleStarts($next),
         };
     }
 
@@ -55,26 +55,26 @@ final readonly class Calendars
 
     private function callUp(Rule $rule): int
     {
-        return Desk::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->deeds, function (Desk $desk) use ($rule): int {
-            $published = $desk->known->rule($rule->id);
-            $at = $rule->calling_at?->toDateTimeImmutable();
-            $ids = $published === null || $at === null ? [] : $this->subjects($published->rule, (int) $rule->calling_after);
-            $happenings = new Happenings($desk->known);
+        return UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, function (UnitOfWork $unit) use ($rule): int {
+            $published = $unit->reader->rule($rule->id);
+            $at = $rule->broadcast_at?->toDateTimeImmutable();
+            $ids = $published === null || $at === null ? [] : $this->subjects($published->rule, (int) $rule->broadcast_cursor);
+            $events = new DomainEventReader($unit->reader);
             $isPeople = $published?->rule->trigger->type() === RecordType::PERSON;
-            $isPeople ? $desk->known->preload($ids) : $desk->known->preloadRecords($ids);
+            $isPeople ? $unit->reader->preload($ids) : $unit->reader->preloadRecords($ids);
             foreach ($ids as $id) {
-                $subject = $isPeople ? $happenings->subject($id, null) : $happenings->subject(null, $desk->known->record($id));
+                $subject = $isPeople ? $events->subject($id, null) : $events->subject(null, $unit->reader->record($id));
                 if ($published !== null && $at !== null) {
-                    $desk->conductor->calledUp($published, $subject, $at, "calendar:$rule->id:$id:{$at->getTimestamp()}");
+                    $unit->conductor->calledUp($published, $subject, $at, "calendar:$rule->id:$id:{$at->getTimestamp()}");
                 }
             }
             if (count($ids) === self::PIECE) {
-                $rule->update(['calling_after' => $ids[self::PIECE - 1]]);
+                $rule->update(['broadcast_cursor' => $ids[self::PIECE - 1]]);
             } else {
-                $rule->update(['calling_at' => null, 'calling_after' => null]);
+                $rule->update(['broadcast_at' => null, 'broadcast_cursor' => null]);
                 $next = $published === null || $at === null ? null : self::next($published->rule, $at, new \DateTimeZone(Business::ours()->zone));
                 if ($next !== null) {
-                    $desk->runs->time(Timer::CALENDAR, $rule->id, 0, $next);
+                    $unit->runs->time(Timer::CALENDAR, $rule->id, 0, $next);
                 }
             }
 
@@ -82,28 +82,28 @@ final readonly class Calendars
         });
     }
 
-    private function arm(Rule $rule): int
+    private function scheduleStarts(Rule $rule): int
     {
-        return Desk::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->deeds, function (Desk $desk) use ($rule): int {
-            $published = $desk->known->rule($rule->id);
+        return UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, function (UnitOfWork $unit) use ($rule): int {
+            $published = $unit->reader->rule($rule->id);
             if ($published === null || ! ($published->rule->trigger instanceof DateReached || $published->rule->trigger instanceof GoneQuiet)) {
-                $rule->update(['arming_after' => null]);
+                $rule->update(['start_cursor' => null]);
 
                 return 1;
             }
-            $ids = $this->subjects($published->rule, (int) $rule->arming_after);
-            $happenings = new Happenings($desk->known);
+            $ids = $this->subjects($published->rule, (int) $rule->start_cursor);
+            $events = new DomainEventReader($unit->reader);
             $isPeople = $published->rule->trigger->type() === RecordType::PERSON;
-            $isPeople ? $desk->known->preload($ids) : $desk->known->preloadRecords($ids);
+            $isPeople ? $unit->reader->preload($ids) : $unit->reader->preloadRecords($ids);
             if ($isPeople && $published->rule->trigger instanceof GoneQuiet) {
-                $desk->known->preloadLastChanges($ids);
+                $unit->reader->preloadLastChanges($ids);
             }
             foreach ($ids as $id) {
-                $record = $isPeople ? null : $desk->known->record($id);
-                $subject = $happenings->subject($isPeople ? $id : null, $record);
-                $desk->conductor->await($published, $subject);
+                $record = $isPeople ? null : $unit->reader->record($id);
+                $subject = $events->subject($isPeople ? $id : null, $record);
+                $unit->conductor->await($published, $subject);
             }
-            $rule->update(['arming_after' => count($ids) === self::PIECE ? $ids[self::PIECE - 1] : null]);
+            $rule->update(['start_cursor' => count($ids) === self::PIECE ? $ids[self::PIECE - 1] : null]);
 
             return max(1, count($ids));
         });

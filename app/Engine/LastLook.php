@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
-use App\Engine\Live\Desk;
-use App\Engine\Live\LiveDeeds;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\Candidate;
 use Linnet\Core\Gate\Gate;
-use Linnet\Core\Gate\Origin;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Gate\Say;
+use Linnet\Core\Gate\TextOrigin;
 use Linnet\Core\Gate\Verdict;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rule\Condition\Weighed;
 use Linnet\Core\Rule\Step\TextKind;
@@ -33,7 +33,7 @@ final readonly class LastLook
     /** A text with no event to come before makes no sense any more when nobody has taken it for so long. */
     public const LONGEST_HOURS = 24;
 
-    public function __construct(private LiveDeeds $deeds)
+    public function __construct(private DatabaseSideEffects $sideEffects)
     {
     }
 
@@ -43,41 +43,41 @@ final readonly class LastLook
      */
     public function at(array $messages, \DateTimeImmutable $now): array
     {
-        return Desk::work($now, $this->deeds, function (Desk $desk) use ($messages): array {
-            $desk->known->preload(array_values(array_unique(array_map(fn (Message $message): int => $message->person_id, $messages))));
+        return UnitOfWork::work($now, $this->sideEffects, function (UnitOfWork $unit) use ($messages): array {
+            $unit->reader->preload(array_values(array_unique(array_map(fn (Message $message): int => $message->person_id, $messages))));
 
-            return array_values(array_filter($messages, fn (Message $message): bool => $this->may($desk, $message)));
+            return array_values(array_filter($messages, fn (Message $message): bool => $this->may($unit, $message)));
         });
     }
 
-    private function may(Desk $desk, Message $message): bool
+    private function may(UnitOfWork $unit, Message $message): bool
     {
-        $person = $desk->known->person($message->person_id);
+        $person = $unit->reader->person($message->person_id);
         if ($message->origin === MessageOrigin::Notice || $person === null) {
-            return $this->mayTellStaff($desk, $message);
+            return $this->mayTellStaff($unit, $message);
         }
-        $to = $desk->surroundings->stillReceiver($person, $message->number);
-        if ($message->left_at !== null && $message->left_at < $desk->now->modify('-'.self::LONGEST_HOURS.' hours') && ($message->anchor_at === null || $message->anchor_at <= $message->wanted_at)) {
-            Outbox::fail($message, new Reason('carrier.given_up', ['hours' => self::LONGEST_HOURS, 'attempts' => $message->attempts]), $desk->now);
+        $to = $unit->contexts->stillReceiver($person, $message->number);
+        if ($message->left_at !== null && $message->left_at < $unit->now->modify('-'.self::LONGEST_HOURS.' hours') && ($message->anchor_at === null || $message->anchor_at <= $message->wanted_at)) {
+            Outbox::fail($message, new Reason('carrier.given_up', ['hours' => self::LONGEST_HOURS, 'attempts' => $message->attempts]), $unit->now);
 
             return false;
         }
-        $verdict = $message->origin === MessageOrigin::Rule ? $this->ofRule($desk, $message, $to) : $this->ofWords($message, $to);
+        $verdict = $message->origin === MessageOrigin::Rule ? $this->ofRule($unit, $message, $to) : $this->ofWords($message, $to);
         if ($verdict !== null) {
-            $this->note($desk, $message, $verdict);
+            $this->note($unit, $message, $verdict);
         }
 
         return $verdict === null || $verdict->say === Say::Pass;
     }
 
-    private function ofRule(Desk $desk, Message $message, Receiver $to): ?Verdict
+    private function ofRule(UnitOfWork $unit, Message $message, Receiver $to): ?Verdict
     {
-        $isFresh = $message->left_at !== null && $message->left_at->getTimestamp() + self::FRESH_SECONDS > $desk->now->getTimestamp();
+        $isFresh = $message->left_at !== null && $message->left_at->getTimestamp() + self::FRESH_SECONDS > $unit->now->getTimestamp();
         $verdict = Gate::judge(new Candidate(
-            Origin::Rule, $message->kind ?? TextKind::Service, $message->body, $to, $message->rule->power ?? Power::On, $message->line->power, $message->line->name,
-            $desk->known->business()->sending, anchor: $message->anchor_at?->toDateTimeImmutable(), wantedAt: $message->wanted_at->toDateTimeImmutable(),
-            standing: $isFresh ? null : $this->standing($desk, $message),
-        ), $desk->known->policy(), $desk->now)->verdict();
+            TextOrigin::Rule, $message->kind ?? TextKind::Service, $message->body, $to, $message->rule->power ?? ActivationState::On, $message->line->power, $message->line->name,
+            $unit->reader->business()->sending, anchor: $message->anchor_at?->toDateTimeImmutable(), wantedAt: $message->wanted_at->toDateTimeImmutable(),
+            standing: $isFresh ? null : $this->standing($unit, $message),
+        ), $unit->reader->policy(), $unit->now)->verdict();
 
         return $isFresh && $verdict->reason->code === 'gate.outside_hours' ? null : $verdict;
     }
@@ -87,7 +87,7 @@ final readonly class LastLook
     {
         $with = ['who' => $to->who];
         $stopped = $to->optedOut && ($message->origin === MessageOrigin::Staff || $this->stoppedSince($message));
-        $doubted = $to->mayHaveOptedOut && DB::table('numbers')->join('messages', 'messages.id', '=', 'numbers.doubt_message_id')->where('e164', $message->number)->where('messages.id', '>', $message->id)->exists();
+        $doubted = $to->mayHaveOptedOut && DB::table('numbers')->join('messages', 'messages.id', '=', 'numbers.ambiguous_opt_out_message_id')->where('e164', $message->number)->where('messages.id', '>', $message->id)->exists();
 
         return match (true) {
             $stopped => Verdict::drop(new Reason('gate.opted_out', $with)),
@@ -102,11 +102,11 @@ final readonly class LastLook
         return DB::table('messages')->where('number', $message->number)->where('origin', MessageOrigin::Them->value)->where('meaning', 'opt_out')->where('id', '>', $message->id)->exists();
     }
 
-    private function mayTellStaff(Desk $desk, Message $message): bool
+    private function mayTellStaff(UnitOfWork $unit, Message $message): bool
     {
-        $staff = $message->to_staff_id === null ? null : $desk->known->staff($message->to_staff_id);
+        $staff = $message->to_staff_id === null ? null : $unit->reader->staff($message->to_staff_id);
         if ($staff !== null && ! $staff->textsAllowed) {
-            $this->note($desk, $message, Verdict::drop(new Reason('gate.staff_off', ['who' => $staff->name])));
+            $this->note($unit, $message, Verdict::drop(new Reason('gate.staff_off', ['who' => $staff->name])));
 
             return false;
         }
@@ -114,20 +114,20 @@ final readonly class LastLook
         return true;
     }
 
-    private function standing(Desk $desk, Message $message): ?Weighed
+    private function standing(UnitOfWork $unit, Message $message): ?Weighed
     {
-        $run = $message->run_id === null ? null : $desk->runs->run($message->run_id);
+        $run = $message->run_id === null ? null : $unit->runs->run($message->run_id);
 
-        return $run === null ? null : $run->rule->stopEarly->while?->weigh($desk->conductor->situation($run));
+        return $run === null ? null : $run->rule->stopEarly->while?->weigh($unit->conductor->contextOf($run));
     }
 
-    private function note(Desk $desk, Message $message, Verdict $verdict): void
+    private function note(UnitOfWork $unit, Message $message, Verdict $verdict): void
     {
         if ($verdict->say === Say::Drop) {
             $message->neverLeft(MessageState::Dropped, $verdict->reason);
-            $desk->runs->trace($verdict->reason, $message->rule_id, $message->run_id, $message->person_id, null, $message->id);
+            $unit->runs->trace($verdict->reason, $message->rule_id, $message->run_id, $message->person_id, null, $message->id);
         } elseif ($verdict->say === Say::Hold) {
-            $message->update(['retry_at' => $verdict->until ?? $desk->now->modify('+1 minute'), 'reason' => $verdict->reason->toArray()]);
+            $message->update(['retry_at' => $verdict->until ?? $unit->now->modify('+1 minute'), 'reason' => $verdict->reason->toArray()]);
         }
     }
 }

@@ -31,7 +31,7 @@ final readonly class Outbox
     /** Looked through for what no longer makes sense, while the carrier does not answer. */
     private const LOOKED_THROUGH = 100;
 
-    public function __construct(private ClockInterface $clock, private Carrier $carrier, private LastLook $last, private int $atOnce)
+    public function __construct(private ClockInterface $clock, private Carrier $carrier, private LastLook $last, private int $concurrency)
     {
     }
 
@@ -46,7 +46,7 @@ final readonly class Outbox
         $past = $outage === null ? 0 : $this->lookThrough($now);
         $ready = Message::query()->where('state', MessageState::Ready)
             ->where(fn ($query) => $query->whereNull('retry_at')->orWhere('retry_at', '<=', $now))
-            ->orderBy('id')->limit($outage === null ? $this->atOnce : 1)->with(['line', 'rule'])->get()->all();
+            ->orderBy('id')->limit($outage === null ? $this->concurrency : 1)->with(['line', 'rule'])->get()->all();
         if ($ready === []) {
             return $past;
         }
@@ -119,7 +119,7 @@ final readonly class Outbox
     /** It passed the gate, and nobody takes it: it never left, and what was to follow it is looked at anew. */
     public static function fail(Message $message, Reason $reason, \DateTimeImmutable $now): void
     {
-        $message->neverLeft(MessageState::Failed, $reason, ['fate_at' => $now, 'retry_at' => null]);
+        $message->neverLeft(MessageState::Failed, $reason, ['status_at' => $now, 'retry_at' => null]);
         Trace::note($reason, $now, ['person_id' => $message->person_id, 'rule_id' => $message->rule_id, 'run_id' => $message->run_id, 'message_id' => $message->id]);
         self::lookAtRun($message, $now);
     }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
-use App\Engine\Live\Desk;
-use App\Engine\Live\LiveDeeds;
-use App\Engine\Live\LiveKnown;
-use App\Engine\Live\LiveRuns;
+use App\Engine\Store\DatabaseBusinessReader;
+use App\Engine\Store\DatabaseRunStore;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
+use App\Intake\ChangeOrigin;
 use App\Intake\ChangeRow;
-use App\Intake\Origin;
 use App\Models\Change;
 use App\Models\ChangeKind;
 use App\Models\Line;
@@ -26,35 +26,35 @@ use Linnet\Core\Engine\Detour;
 use Linnet\Core\Engine\Effect\DropText;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\RunState;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\Change\AskedBy;
 use Linnet\Core\Rule\Rule as Core;
-use Linnet\Core\Rule\Trigger\AskedBy;
 use Psr\Clock\ClockInterface;
 
 /** Takes changes and due moments to the engine: each batch in one transaction, in which everything that comes of it is written too. */
 final readonly class Runner
 {
-    public function __construct(private ClockInterface $clock, private LiveDeeds $deeds)
+    public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects)
     {
     }
 
     /** @param  list<int>  $ids of changes that were not taken yet */
     public function changes(array $ids): void
     {
-        $this->work(function (Desk $desk) use ($ids): void {
+        $this->work(function (UnitOfWork $unit) use ($ids): void {
             $changes = Change::query()->whereIn('id', $ids)->where('handled', false)->orderBy('id')->lockForUpdate()->get();
             Change::query()->whereIn('id', $changes->pluck('id'))->update(['handled' => true]);
             $people = array_values(array_unique(array_map(intval(...), array_filter($changes->pluck('person_id')->all()))));
-            $desk->known->preload($people);
-            $desk->known->preloadRecords(array_values(array_filter($changes->pluck('record_id')->all())));
-            $desk->runs->preloadLive($people);
-            $desk->preload();
-            $happenings = new Happenings($desk->known);
+            $unit->reader->preload($people);
+            $unit->reader->preloadRecords(array_values(array_filter($changes->pluck('record_id')->all())));
+            $unit->runs->preloadLive($people);
+            $unit->preload();
+            $events = new DomainEventReader($unit->reader);
             foreach ($changes as $change) {
-                $happening = $happenings->of($change);
-                if ($happening !== null) {
-                    $desk->conductor->happened($happening);
+                $event = $events->of($change);
+                if ($event !== null) {
+                    $unit->conductor->handle($event);
                 }
             }
         });
@@ -63,31 +63,31 @@ final readonly class Runner
     /** @param  list<int>  $ids of timers that are due, the earliest first */
     public function timers(array $ids): void
     {
-        $this->work(function (Desk $desk) use ($ids): void {
-            $timers = DB::table('timers')->whereIn('id', $ids)->where('due_at', '<=', LiveRuns::at($desk->now))->orderBy('due_at')->orderBy('id')->lockForUpdate()->get();
+        $this->work(function (UnitOfWork $unit) use ($ids): void {
+            $timers = DB::table('timers')->whereIn('id', $ids)->where('due_at', '<=', DatabaseRunStore::at($unit->now))->orderBy('due_at')->orderBy('id')->lockForUpdate()->get();
             DB::table('timers')->whereIn('id', $timers->pluck('id'))->delete();
-            $desk->runs->preload($this->subjects($timers->where('kind', Timer::RUN)));
+            $unit->runs->preload($this->subjects($timers->where('kind', Timer::RUN)));
             $texts = $this->subjects($timers->where('kind', Timer::MESSAGE));
-            $desk->runs->preload(array_values(array_filter(Message::query()->whereIn('id', $texts)->pluck('run_id')->all())));
-            $desk->preload();
+            $unit->runs->preload(array_values(array_filter(Message::query()->whereIn('id', $texts)->pluck('run_id')->all())));
+            $unit->preload();
             foreach ($timers as $timer) {
                 match ($timer->kind) {
-                    Timer::RUN => $this->dueRun($desk, (int) $timer->subject_id),
-                    Timer::MESSAGE => $this->dueText($desk, (int) $timer->subject_id),
+                    Timer::RUN => $this->dueRun($unit, (int) $timer->subject_id),
+                    Timer::MESSAGE => $this->dueText($unit, (int) $timer->subject_id),
                     Timer::CALENDAR => $this->dueCalendar($timer),
-                    default => $this->dueStart($desk, $timer),
+                    default => $this->dueStart($unit, $timer),
                 };
             }
         });
     }
 
     /** Puts a text that is held, set aside or failed before the gate again, and moves its run on if it left. */
-    public function ask(int $messageId): void
+    public function reevaluateMessage(int $messageId): void
     {
-        $this->work(function (Desk $desk) use ($messageId): void {
+        $this->work(function (UnitOfWork $unit) use ($messageId): void {
             $failed = Message::query()->whereKey($messageId)->where('state', MessageState::Failed)->lockForUpdate()->first();
-            $failed === null || $this->reopen($failed, $desk->now);
-            $this->dueText($desk, $messageId);
+            $failed === null || $this->reopen($failed, $unit->now);
+            $this->dueText($unit, $messageId);
         });
     }
 
@@ -96,16 +96,16 @@ final readonly class Runner
     {
         $isNobodys = $text->run_id === null;
         $text->update([
-            'state' => $isNobodys ? MessageState::Ready : MessageState::Waiting, 'left_at' => $isNobodys ? $now : null, 'handed_at' => null, 'fate_at' => null, 'retry_at' => null, 'attempts' => 0,
+            'state' => $isNobodys ? MessageState::Ready : MessageState::Waiting, 'left_at' => $isNobodys ? $now : null, 'handed_at' => null, 'status_at' => null, 'retry_at' => null, 'attempts' => 0,
             'held_against' => false, 'released' => true, 'reason' => null, 'slot_at' => null,
         ] + (($text->reason['code'] ?? '') === 'carrier.given_up' ? [] : ['key' => (string) Str::uuid7(), 'carrier_ref' => null]));
         DB::table('receipts')->where('message_id', $text->id)->delete();
     }
 
     /** Looks at a run, such as when what it waited for has come. */
-    public function look(int $runId): void
+    public function resumeRun(int $runId): void
     {
-        $this->work(fn (Desk $desk) => $this->dueRun($desk, $runId));
+        $this->work(fn (UnitOfWork $unit) => $this->dueRun($unit, $runId));
     }
 
     /**
@@ -116,11 +116,11 @@ final readonly class Runner
     public function release(array $messageIds): void
     {
         foreach (array_chunk($messageIds, 500) as $some) {
-            $this->work(function (Desk $desk) use ($some): void {
+            $this->work(function (UnitOfWork $unit) use ($some): void {
                 $ids = Message::query()->whereIn('id', $some)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id');
                 Message::query()->whereIn('id', $ids)->update(['released' => true]);
                 foreach ($ids as $id) {
-                    $desk->runs->time(Timer::MESSAGE, (int) $id, 0, $desk->now);
+                    $unit->runs->time(Timer::MESSAGE, (int) $id, 0, $unit->now);
                 }
             });
         }
@@ -129,11 +129,11 @@ final readonly class Runner
     /** Somebody decided that a text which waits is not to go; its run goes on without it. */
     public function skip(int $messageId, string $staff): void
     {
-        $this->work(function (Desk $desk) use ($messageId, $staff): void {
-            $text = $desk->texts->find($messageId);
+        $this->work(function (UnitOfWork $unit) use ($messageId, $staff): void {
+            $text = $unit->texts->find($messageId);
             if ($text?->run !== null) {
-                $desk->sending->drop($text->run, new DropText($text->name, new Reason('staff.skipped', ['staff' => $staff])));
-                $desk->conductor->advance($text->run);
+                $unit->outbound->drop($text->run, new DropText($text->name, new Reason('staff.skipped', ['staff' => $staff])));
+                $unit->conductor->advance($text->run);
             }
         });
     }
@@ -141,16 +141,16 @@ final readonly class Runner
     /** Ends a run before its last step, because somebody decided so. */
     public function stop(int $runId, Reason $reason, string $outcome = 'stopped'): void
     {
-        $this->work(fn (Desk $desk) => $this->end($desk, $runId, $reason, $outcome));
+        $this->work(fn (UnitOfWork $unit) => $this->end($unit, $runId, $reason, $outcome));
     }
 
     /** As {@see stop()}, where somebody decided so; false where it had ended already. */
     public function stopBy(int $runId, string $staff): bool
     {
         $isLive = false;
-        $this->work(function (Desk $desk) use ($runId, $staff, &$isLive): void {
-            $isLive = $desk->runs->run($runId)?->state->isOver() === false;
-            $this->end($desk, $runId, new Reason('run.stopped', ['staff' => $staff]), 'stopped');
+        $this->work(function (UnitOfWork $unit) use ($runId, $staff, &$isLive): void {
+            $isLive = $unit->runs->run($runId)?->state->isOver() === false;
+            $this->end($unit, $runId, new Reason('run.stopped', ['staff' => $staff]), 'stopped');
         });
 
         return $isLive;
@@ -182,7 +182,7 @@ final readonly class Runner
     public function start(Rule $rule, int $personId, ?int $recordId, AskedBy $by, ?Staff $staff): void
     {
         DB::table('changes')->insert(ChangeRow::of(
-            ChangeKind::Asked, $recordId, $personId, null, [], $staff === null ? Origin::rule('', []) : Origin::staff($staff), $this->clock->now(), ['rule_id' => $rule->id, 'by' => $by->value],
+            ChangeKind::Asked, $recordId, $personId, null, [], $staff === null ? ChangeOrigin::rule('', []) : ChangeOrigin::staff($staff), $this->clock->now(), ['rule_id' => $rule->id, 'by' => $by->value],
         ));
     }
 
@@ -191,7 +191,7 @@ final readonly class Runner
     {
         $now = $this->clock->now();
         DB::transaction(function () use ($rule, $now): void {
-            $rule->update(['power' => Power::On, 'on_since' => $now, 'paused_until' => $now, 'arming_after' => 0]);
+            $rule->update(['power' => ActivationState::On, 'on_since' => $now, 'paused_until' => $now, 'start_cursor' => 0]);
             if ($rule->version !== null) {
                 Calendars::await($rule, $rule->version->read(), $now);
             }
@@ -214,10 +214,10 @@ final readonly class Runner
     }
 
     /** Switches a line on or off. On, what it held is asked about again, and failures from before count no more. */
-    public function switchLine(Line $line, Power $power): void
+    public function switchLine(Line $line, ActivationState $power): void
     {
-        $line->update(['power' => $power] + ($power === Power::On ? ['problem' => null, 'attempts' => 0, 'failed' => 0, 'well_since_message' => (int) Message::query()->max('id')] : []));
-        if ($power === Power::On) {
+        $line->update(['power' => $power] + ($power === ActivationState::On ? ['problem' => null, 'attempts' => 0, 'failed' => 0, 'well_since_message' => (int) Message::query()->max('id')] : []));
+        if ($power === ActivationState::On) {
             Timer::askAgain($this->clock->now(), $line->id);
         }
     }
@@ -225,70 +225,70 @@ final readonly class Runner
     /** For good: what is under way ends, what waits is dropped. */
     public function retire(Rule $rule): void
     {
-        $rule->update(['power' => Power::Retired, 'on_since' => null, 'arming_after' => null]);
+        $rule->update(['power' => ActivationState::Retired, 'on_since' => null, 'start_cursor' => null]);
         Timer::query()->where('rule_id', $rule->id)->delete();
         Timer::clear(Timer::CALENDAR, $rule->id);
         do {
             $ids = Run::query()->where('rule_id', $rule->id)->where('live', true)->orderBy('id')->limit(200)->pluck('id');
-            $this->work(function (Desk $desk) use ($ids): void {
+            $this->work(function (UnitOfWork $unit) use ($ids): void {
                 foreach ($ids as $id) {
-                    $this->end($desk, (int) $id, new Reason('stop.retired'), 'retired');
+                    $this->end($unit, (int) $id, new Reason('stop.retired'), 'retired');
                 }
             });
         } while ($ids->isNotEmpty());
     }
 
-    private function end(Desk $desk, int $runId, Reason $reason, string $outcome): void
+    private function end(UnitOfWork $unit, int $runId, Reason $reason, string $outcome): void
     {
-        $run = $desk->runs->run($runId);
+        $run = $unit->runs->run($runId);
         if ($run === null || $run->state->isOver()) {
             return;
         }
         if ($run->state->awaits !== null) {
-            $desk->sending->drop($run, new DropText($run->state->awaits, $reason));
+            $unit->outbound->drop($run, new DropText($run->state->awaits, $reason));
         }
         $run->state = $run->state->over($outcome);
-        $desk->runs->note($reason, $run->ruleId, $run, $run->subject);
-        $desk->runs->save($run, null);
+        $unit->runs->note($reason, $run->ruleId, $run, $run->subject);
+        $unit->runs->save($run, null);
     }
 
     /** @param  \Closure(Core, RunState, \DateTimeImmutable): (RunState|null)  $to  where it goes on */
     private function detour(int $runId, string $place, Reason $reason, \Closure $to): bool
     {
         $isDone = false;
-        $this->work(function (Desk $desk) use ($runId, $place, $reason, $to, &$isDone): void {
-            $run = $desk->runs->run($runId);
-            $state = $run === null || $run->power !== Power::On || $run->state->place() !== $place ? null : $to($run->rule, $run->state, $desk->now);
+        $this->work(function (UnitOfWork $unit) use ($runId, $place, $reason, $to, &$isDone): void {
+            $run = $unit->runs->run($runId);
+            $state = $run === null || $run->power !== ActivationState::On || $run->state->place() !== $place ? null : $to($run->rule, $run->state, $unit->now);
             $isDone = $state !== null;
             if ($run !== null && $state !== null) {
                 if ($run->state->awaits !== null) {
-                    $desk->sending->drop($run, new DropText($run->state->awaits, $reason));
+                    $unit->outbound->drop($run, new DropText($run->state->awaits, $reason));
                 }
                 $run->state = $state;
-                $desk->runs->note($reason, $run->ruleId, $run, $run->subject);
-                $state->isOver() ? $desk->runs->save($run, null) : $desk->conductor->advance($run);
+                $unit->runs->note($reason, $run->ruleId, $run, $run->subject);
+                $state->isOver() ? $unit->runs->save($run, null) : $unit->conductor->advance($run);
             }
         });
 
         return $isDone;
     }
 
-    private function dueRun(Desk $desk, int $id): void
+    private function dueRun(UnitOfWork $unit, int $id): void
     {
-        $run = $desk->runs->run($id);
-        if ($run !== null && ! $run->state->isOver() && $run->power === Power::On) {
-            $desk->conductor->advance($run);
+        $run = $unit->runs->run($id);
+        if ($run !== null && ! $run->state->isOver() && $run->power === ActivationState::On) {
+            $unit->conductor->advance($run);
         }
     }
 
-    private function dueText(Desk $desk, int $id): void
+    private function dueText(UnitOfWork $unit, int $id): void
     {
-        $text = $desk->texts->find($id);
+        $text = $unit->texts->find($id);
         $run = $text?->run;
-        if ($text === null || $run === null || $run->power === Power::Paused || ! $text->fate()->isWaiting()) {
+        if ($text === null || $run === null || $run->power === ActivationState::Paused || ! $text->status()->isWaiting()) {
             return;
         }
-        $run->state->isOver() || $this->isBeside($text) ? $this->judgeAlone($desk, $text) : $desk->conductor->advance($run, $text);
+        $run->state->isOver() || $this->isBeside($text) ? $this->judgeAlone($unit, $text) : $unit->conductor->advance($run, $text);
     }
 
     /** A text its run does not wait for: a notice, or what an unclear answer got. */
@@ -297,28 +297,28 @@ final readonly class Runner
         return $text->run !== null && $text->run->state->awaits !== $text->name;
     }
 
-    private function judgeAlone(Desk $desk, OutText $text): void
+    private function judgeAlone(UnitOfWork $unit, OutText $text): void
     {
         if ($text->run !== null) {
-            $desk->sending->judge($text, $desk->surroundings->situation($text->run->subject, $text->run->line));
+            $unit->outbound->evaluate($text, $unit->contexts->create($text->run->subject, $text->run->line));
         }
     }
 
-    private function dueStart(Desk $desk, \stdClass $timer): void
+    private function dueStart(UnitOfWork $unit, \stdClass $timer): void
     {
-        $published = $desk->known->rule((int) $timer->rule_id);
-        $record = $timer->kind === Timer::START_RECORD ? $desk->known->record((int) $timer->subject_id) : null;
+        $published = $unit->reader->rule((int) $timer->rule_id);
+        $record = $timer->kind === Timer::START_RECORD ? $unit->reader->record((int) $timer->subject_id) : null;
         if ($published === null || ($timer->kind === Timer::START_RECORD && $record === null)) {
             return;
         }
-        $subject = (new Happenings($desk->known))->subject((int) $timer->subject_id, $record);
-        $desk->conductor->came($published, $subject, LiveKnown::moment($timer->due_at), "timer:$timer->id");
+        $subject = (new DomainEventReader($unit->reader))->subject((int) $timer->subject_id, $record);
+        $unit->conductor->resolveTimer($published, $subject, DatabaseBusinessReader::moment($timer->due_at), "timer:$timer->id");
     }
 
     private function dueCalendar(\stdClass $timer): void
     {
-        $rule = Rule::query()->where('power', Power::On)->whereKey((int) $timer->subject_id)->first();
-        $rule?->update(['calling_at' => $timer->due_at, 'calling_after' => 0]);
+        $rule = Rule::query()->where('power', ActivationState::On)->whereKey((int) $timer->subject_id)->first();
+        $rule?->update(['broadcast_at' => $timer->due_at, 'broadcast_cursor' => 0]);
     }
 
     /**
@@ -330,9 +330,9 @@ final readonly class Runner
         return array_values(array_map(intval(...), $timers->pluck('subject_id')->all()));
     }
 
-    /** @param  \Closure(Desk): void  $work */
+    /** @param  \Closure(UnitOfWork): void  $work */
     private function work(\Closure $work): void
     {
-        Desk::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->deeds, $work);
+        UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, $work);
     }
 }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Engine;
 
 use App\Database\Trouble;
-use App\Engine\Live\LiveRuns;
-use App\Models\Errand;
+use App\Engine\Store\DatabaseRunStore;
+use App\Jobs\OutboundTaskQueue;
 use App\Models\PutAside;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Rehearsal\Rehearsal;
@@ -27,10 +27,10 @@ final readonly class Worker
     {
         $changes = array_values(array_map(intval(...), DB::table('changes')->where('handled', false)->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
         $this->attempt($changes, $this->runner->changes(...), PutAside::CHANGE);
-        $timers = array_values(array_map(intval(...), DB::table('timers')->where('due_at', '<=', LiveRuns::at($this->clock->now()))->orderBy('due_at')->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
+        $timers = array_values(array_map(intval(...), DB::table('timers')->where('due_at', '<=', DatabaseRunStore::at($this->clock->now()))->orderBy('due_at')->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
         $this->attempt($timers, $this->runner->timers(...), PutAside::TIMER);
 
-        return count($changes) + count($timers) + $this->calendars->piece() + $this->outbox->deliver() + Errand::sweep();
+        return count($changes) + count($timers) + $this->calendars->piece() + $this->outbox->deliver() + OutboundTaskQueue::requeueLost();
     }
 
     /**

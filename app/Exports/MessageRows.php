@@ -25,7 +25,7 @@ final class MessageRows
             yield [
                 $time($text->at), $text->isInbound() ? 'in' : 'out', $text->person->name(), $text->number, $text->line->name, $text->body, $text->state->word(),
                 $text->reason === null ? null : Sentence::of($text->reason), $text->staff->name ?? $text->rule->name ?? null, $text->parts,
-                $text->currency === null ? null : $text->price_micros / 1e6, $text->currency, $time($text->wanted_at), $time($text->left_at), $time($text->fate_at),
+                $text->currency === null ? null : $text->price_micros / 1e6, $text->currency, $time($text->wanted_at), $time($text->left_at), $time($text->status_at),
             ];
         }
     }

@@ -15,7 +15,7 @@ final class ChangeRow
      * @param  array<string, mixed>|null  $with  what its kind says besides
      * @return array<string, mixed>
      */
-    public static function of(ChangeKind $kind, ?int $recordId, ?int $personId, ?array $from, array $to, Origin $origin, \DateTimeImmutable $now, ?array $with = null): array
+    public static function of(ChangeKind $kind, ?int $recordId, ?int $personId, ?array $from, array $to, ChangeOrigin $origin, \DateTimeImmutable $now, ?array $with = null): array
     {
         return [
             'kind' => $kind->value, 'record_id' => $recordId, 'person_id' => $personId, 'delivery_id' => $origin->deliveryId,

@@ -6,8 +6,8 @@ namespace App\Intake;
 
 use App\Models\Person;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Intake\PersonSaid;
-use Linnet\Core\Record\Moment;
+use Linnet\Core\Intake\PersonInput;
+use Linnet\Core\Time\Moment;
 
 /**
  * Enters into the ledger what is stated about consent, with its proof. What a file says never undoes a stop: only the person can.
@@ -23,8 +23,8 @@ final class Consents
     /** @var array<string, array{act: string, at: string}|null> what the ledger says last, by number and scope */
     private array $last = [];
 
-    /** @param  iterable<PersonSaid>  $said  of whom something may be stated: what the ledger says of them is read at once */
-    public function __construct(private readonly Origin $origin, private readonly \DateTimeImmutable $now, iterable $said = [])
+    /** @param  iterable<PersonInput>  $said  of whom something may be stated: what the ledger says of them is read at once */
+    public function __construct(private readonly ChangeOrigin $origin, private readonly \DateTimeImmutable $now, iterable $said = [])
     {
         $numbers = [];
         foreach ($said as $one) {
@@ -35,7 +35,7 @@ final class Consents
         $this->read(array_keys($numbers));
     }
 
-    public function take(PersonSaid $said, ?Person $person): void
+    public function take(PersonInput $said, ?Person $person): void
     {
         $number = $said->number->e164 ?? $person->number->e164 ?? null;
         if ($said->consent === null || $person === null || $number === null) {

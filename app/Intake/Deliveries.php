@@ -10,7 +10,6 @@ use App\Models\DeliveryState;
 use App\Models\RecordType;
 use App\Models\Source;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Intake\Body;
 use Linnet\Core\Intake\Cleaned;
 use Linnet\Core\Intake\LeftOut;
@@ -19,6 +18,7 @@ use Linnet\Core\Intake\Opened;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Intake\Targets;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Field;
 use Psr\Clock\ClockInterface;
 
@@ -39,7 +39,7 @@ final readonly class Deliveries
     /** Headers that say how a body is to be read. */
     public const HEADERS = '/^(content-type|webhook-id|webhook-timestamp|ce-[a-z0-9]{1,40})$/';
 
-    public function __construct(private ClockInterface $clock, private Door $door, private int $mostBytes)
+    public function __construct(private ClockInterface $clock, private RecordWriter $writer, private int $maxBytes)
     {
     }
 
@@ -52,11 +52,11 @@ final readonly class Deliveries
         if ($doubt !== null) {
             return $this->sample($source, $body, $headers, $doubt);
         }
-        if (strlen($body) > $this->mostBytes) {
-            return $this->keep($source, $body, $headers, DeliveryState::Refused, new Reason('intake.too_large', ['kilobytes' => intdiv($this->mostBytes, 1024)]));
+        if (strlen($body) > $this->maxBytes) {
+            return $this->keep($source, $body, $headers, DeliveryState::Refused, new Reason('intake.too_large', ['kilobytes' => intdiv($this->maxBytes, 1024)]));
         }
         $mapping = $source->readMapping();
-        if ($source->power !== Power::On || $mapping === null) {
+        if ($source->power !== ActivationState::On || $mapping === null) {
             return $this->keep($source, $body, $headers, DeliveryState::Kept, new Reason($mapping === null ? 'intake.not_mapped' : 'intake.source_paused'));
         }
         try {
@@ -157,7 +157,7 @@ final readonly class Deliveries
     {
         [$cleaned] = $this->read($delivery, $mapping);
 
-        return $cleaned instanceof LeftOut ? $cleaned : $this->door->plan($cleaned, Origin::delivery($delivery->source, $delivery->id));
+        return $cleaned instanceof LeftOut ? $cleaned : $this->writer->plan($cleaned, ChangeOrigin::delivery($delivery->source, $delivery->id));
     }
 
     /** @return array<string, Field> */
@@ -176,7 +176,7 @@ final readonly class Deliveries
     private function read(Delivery $delivery, ?Mapping $mapping): array
     {
         if ($delivery->is_cut) {
-            throw Refused::because('too_large', ['kilobytes' => intdiv($this->mostBytes, 1024)]);
+            throw Refused::because('too_large', ['kilobytes' => intdiv($this->maxBytes, 1024)]);
         }
         if ($mapping === null) {
             throw Refused::because('not_mapped');
@@ -189,19 +189,19 @@ final readonly class Deliveries
     private function write(Delivery $delivery, Source $source, Cleaned $cleaned): void
     {
         try {
-            $written = $this->door->take($cleaned, Origin::delivery($source, $delivery->id));
+            $written = $this->writer->take($cleaned, ChangeOrigin::delivery($source, $delivery->id));
         } catch (Refused $e) {
             $delivery->fill(['state' => DeliveryState::Refused, 'fingerprint' => null, 'reason' => $e->reason()->toArray()])->save();
 
             return;
         }
         $reason = match ($written->outcome) {
-            Outcome::Late => new Reason('intake.late'),
-            Outcome::Same => new Reason('intake.same'),
+            IntakeResult::Late => new Reason('intake.late'),
+            IntakeResult::Same => new Reason('intake.same'),
             default => $cleaned->note,
         };
         $delivery->fill([
-            'state' => $written->outcome === Outcome::Late ? DeliveryState::Late : DeliveryState::Taken,
+            'state' => $written->outcome === IntakeResult::Late ? DeliveryState::Late : DeliveryState::Taken,
             'reason' => $reason?->toArray(), 'record_id' => $written->recordId,
         ])->save();
     }
@@ -216,7 +216,7 @@ final readonly class Deliveries
         return DB::transaction(function () use ($source, $body, $headers, $doubt): Delivery {
             DB::table('sources')->where('id', $source->id)->increment('unproven');
             // Where nobody can show it, since we have lost the secret, more is kept, and whole.
-            [$most, $bytes] = $doubt->code === 'intake.secret_lost' ? [self::SAMPLES_OF_OURS, $this->mostBytes] : [self::SAMPLES, self::SAMPLE_BYTES];
+            [$most, $bytes] = $doubt->code === 'intake.secret_lost' ? [self::SAMPLES_OF_OURS, $this->maxBytes] : [self::SAMPLES, self::SAMPLE_BYTES];
             $kept = DB::table('deliveries')->where('source_id', $source->id)->where('unproven', true)->orderByDesc('id')->skip($most - 1)->limit(100)->pluck('id');
             DB::table('deliveries')->whereIn('id', $kept)->delete();
             $delivery = $this->keep($source, substr($body, 0, $bytes), $headers, DeliveryState::Refused, $doubt);
@@ -229,7 +229,7 @@ final readonly class Deliveries
     /** @param  array<string, string>  $headers */
     private function keep(Source $source, string $body, array $headers, DeliveryState $state, ?Reason $reason, ?string $fingerprint = null): Delivery
     {
-        $isCut = strlen($body) > $this->mostBytes;
+        $isCut = strlen($body) > $this->maxBytes;
         $kept = $isCut ? substr($body, 0, self::CUT_BYTES) : $body;
         $isBinary = ! mb_check_encoding($kept, 'UTF-8') || str_contains($kept, "\0");
 

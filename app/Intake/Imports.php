@@ -30,7 +30,7 @@ final readonly class Imports
     /** A file up to this size is read while one waits: a second at most. */
     private const AT_ONCE_BYTES = 500_000;
 
-    public function __construct(private ClockInterface $clock, private Door $door)
+    public function __construct(private ClockInterface $clock, private RecordWriter $writer)
     {
     }
 
@@ -204,12 +204,12 @@ final readonly class Imports
                 $refused[$i] = $e->reason();
             }
         }
-        foreach ($cleaned === [] ? [] : $this->door->takeAll($cleaned, Origin::import($import)) as $i => $written) {
+        foreach ($cleaned === [] ? [] : $this->writer->upsertMany($cleaned, ChangeOrigin::import($import)) as $i => $written) {
             if ($written instanceof Refused) {
                 $refused[$i] = $written->reason();
             } else {
                 $counts[match ($written->outcome) {
-                    Outcome::Added => 'added', Outcome::Changed => 'changed', default => 'same'
+                    IntakeResult::Added => 'added', IntakeResult::Changed => 'changed', default => 'same'
                 }]++;
                 $seen[$prints[$i]] = $written->recordId;
             }

@@ -12,7 +12,7 @@ use App\Models\Person;
 use App\People\Fingerprints;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Intake\KnownPeople;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Number\PhoneNumber;
 use Linnet\Core\Record\PlainName;
@@ -42,8 +42,8 @@ final class People
 
     private ?Insert $insert = null;
 
-    /** @param  array<int, PersonSaid>  $said */
-    public function __construct(private readonly Conflicts $conflicts, private readonly Origin $origin, private readonly \DateTimeImmutable $now, array $said)
+    /** @param  array<int, PersonInput>  $said */
+    public function __construct(private readonly Conflicts $conflicts, private readonly ChangeOrigin $origin, private readonly \DateTimeImmutable $now, array $said)
     {
         $this->scope = $origin->versions === '' ? 'file' : $origin->versions;
         $externalIds = $numbers = $emails = [];
@@ -75,7 +75,7 @@ final class People
      *
      * @throws Refused where what they are known by leads to two people, and the account's rule refuses that
      */
-    public function take(PersonSaid $said, KnownPeople $known): ?array
+    public function take(PersonInput $said, KnownPeople $known): ?array
     {
         if (! $said->isSomebody()) {
             return null;
@@ -96,7 +96,7 @@ final class People
      *
      * @throws Refused where the number belongs to somebody else
      */
-    public function edit(Person $person, PersonSaid $said): array
+    public function edit(Person $person, PersonInput $said): array
     {
         $number = $said->number->e164 ?? '';
         $owner = $this->byNumber[$number] ?? null;
@@ -119,7 +119,7 @@ final class People
         $this->newNumbers = [];
     }
 
-    private function find(PersonSaid $said): ?int
+    private function find(PersonInput $said): ?int
     {
         $found = array_filter([
             'external_id' => $said->externalId === null ? null : $this->byExternalId[$said->externalId] ?? null,
@@ -134,7 +134,7 @@ final class People
         return array_values($found)[0] ?? null;
     }
 
-    private function make(PersonSaid $said): Person
+    private function make(PersonInput $said): Person
     {
         $columns = [
             ...array_fill_keys(['first_name', 'last_name', 'zone', 'locale'], null), ...array_filter(self::own($said), fn (string $value): bool => $value !== ''), 'email' => $said->email,
@@ -157,13 +157,13 @@ final class People
     }
 
     /** @return array<string, string> what is said of them; a number is nobody's name */
-    private static function own(PersonSaid $said): array
+    private static function own(PersonInput $said): array
     {
         return array_filter($said->own, fn (string $value, string $key): bool => ! in_array($key, ['first_name', 'last_name'], true) || ! PlainName::isNumber($value), ARRAY_FILTER_USE_BOTH);
     }
 
     /** @return array<string, array{mixed, mixed}> before and after, by field */
-    private function alter(Person $person, PersonSaid $said, bool $overwrite): array
+    private function alter(Person $person, PersonInput $said, bool $overwrite): array
     {
         $altered = [];
         foreach (self::own($said) + ($said->email === null ? [] : ['email' => $said->email]) as $key => $value) {

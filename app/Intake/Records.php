@@ -36,7 +36,7 @@ final class Records
     public function __construct(
         RecordType $type,
         private readonly References $references,
-        private readonly Origin $origin,
+        private readonly ChangeOrigin $origin,
         private readonly \DateTimeImmutable $now,
         array $externalIds,
     ) {
@@ -106,7 +106,7 @@ final class Records
     public function change(Record $record, Cleaned $one, array $values, ?int $personId, bool $newPerson): Written
     {
         if ($this->isLate($one)) {
-            return new Written(Outcome::Late, $record->id, $record->person_id, [], [], $newPerson);
+            return new Written(IntakeResult::Late, $record->id, $record->person_id, [], [], $newPerson);
         }
         $versions = $record->versions ?? [];
         if ($one->version !== null) {
@@ -123,12 +123,12 @@ final class Records
                 $record->update(['versions' => $versions]);
             }
 
-            return new Written(Outcome::Same, $record->id, $record->person_id, [], [], $newPerson);
+            return new Written(IntakeResult::Same, $record->id, $record->person_id, [], [], $newPerson);
         }
         $values = array_filter([...$known, ...$changed], fn (mixed $value): bool => $value !== null);
         $record->update(['values' => $values, 'person_id' => $personId, 'title' => $this->title($values), 'changed_at' => $this->now, 'versions' => $versions === [] ? null : $versions]);
 
-        return new Written(Outcome::Changed, $record->id, $personId, $from, $changed, $newPerson);
+        return new Written(IntakeResult::Changed, $record->id, $personId, $from, $changed, $newPerson);
     }
 
     /** @param  array<string, scalar|null>  $values */
@@ -147,7 +147,7 @@ final class Records
             $this->made[$one->externalId] = ['id' => $id] + $columns;
         }
 
-        return new Written(Outcome::Added, $id, $personId, [], $kept, $newPerson);
+        return new Written(IntakeResult::Added, $id, $personId, [], $kept, $newPerson);
     }
 
     private function known(?string $externalId): ?Record

@@ -21,7 +21,7 @@ final readonly class TakeBack
 {
     private const PIECE = 200;
 
-    public function __construct(private ClockInterface $clock, private Door $door)
+    public function __construct(private ClockInterface $clock, private RecordWriter $writer)
     {
     }
 
@@ -72,7 +72,7 @@ final readonly class TakeBack
 
     private function restore(Import $import, Staff $staff): int
     {
-        $origin = Origin::staff($staff)->quietly();
+        $origin = ChangeOrigin::staff($staff)->quietly();
         $changes = DB::table('changes')->where('import_id', $import->id)->whereIn('kind', [ChangeKind::RecordChanged->value, ChangeKind::PersonChanged->value])
             ->when($import->undone_to !== null, fn (Builder $older) => $older->where('id', '<', $import->undone_to))->orderByDesc('id')->limit(self::PIECE)->get(['id', 'kind', 'record_id', 'person_id', 'from', 'to']);
         $records = Record::query()->whereKey($changes->pluck('record_id')->filter()->all())->with('type.fields')->get()->keyBy('id');
@@ -133,10 +133,10 @@ final readonly class TakeBack
     }
 
     /** @param  array<string, scalar|null>  $from */
-    private function restoreRecord(?Record $record, array $from, Origin $origin): void
+    private function restoreRecord(?Record $record, array $from, ChangeOrigin $origin): void
     {
         if ($record !== null) {
-            $this->door->edit($record, array_intersect_key($from, $record->type->read()->fields), $origin);
+            $this->writer->edit($record, array_intersect_key($from, $record->type->read()->fields), $origin);
         }
     }
 
@@ -144,7 +144,7 @@ final readonly class TakeBack
      * @param  array<string, scalar|null>  $from
      * @param  array<string, scalar|null>  $to
      */
-    private function restorePerson(?Person $person, array $from, array $to, Origin $origin): void
+    private function restorePerson(?Person $person, array $from, array $to, ChangeOrigin $origin): void
     {
         if ($person === null) {
             return;

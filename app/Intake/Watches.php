@@ -15,21 +15,21 @@ use App\Models\SourceKind;
 use App\Outside\Fetcher;
 use App\Outside\Unfit;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Intake\Refused;
+use Linnet\Core\Record\ActivationState;
 use Psr\Clock\ClockInterface;
 
 /** Looks at watched addresses when it is time; only rows that are new or changed are taken. */
 final readonly class Watches
 {
-    public function __construct(private ClockInterface $clock, private Fetcher $fetcher, private Imports $imports, private Door $door)
+    public function __construct(private ClockInterface $clock, private Fetcher $fetcher, private Imports $imports, private RecordWriter $writer)
     {
     }
 
     /** @return int how many addresses were looked at */
     public function look(): int
     {
-        $due = Source::query()->where('kind', SourceKind::Watched)->where('power', Power::On)->where('look_at', '<=', $this->clock->now())->orderBy('look_at')->limit(3)->get();
+        $due = Source::query()->where('kind', SourceKind::Watched)->where('power', ActivationState::On)->where('look_at', '<=', $this->clock->now())->orderBy('look_at')->limit(3)->get();
         foreach ($due as $source) {
             // Set first, so that a file that breaks something is not looked at over and over.
             $source->update(['look_at' => $this->clock->now()->modify("+$source->every_minutes minutes"), 'looked_at' => $this->clock->now()]);
@@ -114,7 +114,7 @@ final readonly class Watches
                 continue;
             }
             try {
-                $this->door->edit($record, [$field->key => $gone['value']], Origin::import($import));
+                $this->writer->edit($record, [$field->key => $gone['value']], ChangeOrigin::import($import));
             } catch (Refused $e) {
                 $source->update(['problem' => $e->reason()->toArray()]);
             }

@@ -13,7 +13,7 @@ final readonly class Written
      * @param  bool  $newPerson  the person was not known before
      */
     public function __construct(
-        public Outcome $outcome,
+        public IntakeResult $outcome,
         public ?int $recordId,
         public ?int $personId,
         public array $from,

@@ -6,9 +6,9 @@ namespace App\Models;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Gate\Policy;
-use Linnet\Core\Gate\Power;
-use Linnet\Core\Gate\Tariff;
 use Linnet\Core\Record;
+use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\Tariff;
 use Linnet\Core\Text\Words\ReservedWords;
 use Linnet\Core\Time\WeeklyHours;
 use Linnet\Core\Time\WorkingDays;
@@ -20,7 +20,7 @@ use Linnet\Core\Time\WorkingDays;
  * @property string $country
  * @property string $zone
  * @property string $locale
- * @property Power $sending
+ * @property ActivationState $sending
  * @property array<string, mixed> $opening_hours
  * @property array<string, mixed> $policy
  * @property array<string, mixed> $words
@@ -34,7 +34,7 @@ final class Business extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['sending' => Power::class, 'opening_hours' => 'array', 'policy' => 'array', 'words' => 'array', 'tariff' => 'array', 'conflicts' => Conflicts::class, 'holidays' => 'array', 'leap_to_march' => 'boolean'];
+        return ['sending' => ActivationState::class, 'opening_hours' => 'array', 'policy' => 'array', 'words' => 'array', 'tariff' => 'array', 'conflicts' => Conflicts::class, 'holidays' => 'array', 'leap_to_march' => 'boolean'];
     }
 
     public static function ours(): self

@@ -14,7 +14,7 @@ enum ChangeKind: string
     /** A tag or list. */
     case LabelChanged = 'label_changed';
     case FormSent = 'form_sent';
-    case FateKnown = 'fate_known';
+    case StatusReported = 'status_reported';
     /** A rule was started by hand, by another rule, or over the API. */
     case Asked = 'asked';
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 
 /**
  * A page of ours that anybody may fill in.
@@ -16,14 +16,14 @@ use Linnet\Core\Gate\Power;
  * @property bool $confirmed_by_text agreeing counts only once it is confirmed by text
  * @property string|null $line the key of the line that asks
  * @property string|null $thanks what is said when it was sent
- * @property Power $power
+ * @property ActivationState $power
  */
 final class Form extends Model
 {
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['confirmed_by_text' => 'boolean', 'power' => Power::class];
+        return ['confirmed_by_text' => 'boolean', 'power' => ActivationState::class];
     }
 
     public function getRouteKeyName(): string

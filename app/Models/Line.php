@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Gate\Health;
-use Linnet\Core\Gate\Pace;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Record;
+use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\Health;
+use Linnet\Core\Record\Pace;
 use Linnet\Core\Time\WeeklyHours;
 
 /**
@@ -16,7 +16,7 @@ use Linnet\Core\Time\WeeklyHours;
  * @property string $key
  * @property string $name
  * @property string|null $number null for a name, which cannot be answered
- * @property Power $power
+ * @property ActivationState $power
  * @property string|null $purpose
  * @property array<string, mixed>|null $pace
  * @property array<string, mixed>|null $hours when it sends; null for always
@@ -32,7 +32,7 @@ final class Line extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['power' => Power::class, 'pace' => 'array', 'hours' => 'array', 'countries' => 'array', 'problem' => 'array'];
+        return ['power' => ActivationState::class, 'pace' => 'array', 'hours' => 'array', 'countries' => 'array', 'problem' => 'array'];
     }
 
     public function read(): Record\Line

@@ -50,7 +50,7 @@ use Linnet\Core\Text\Words\Meaning;
  * @property CarbonImmutable $wanted_at
  * @property CarbonImmutable|null $left_at
  * @property CarbonImmutable|null $handed_at
- * @property CarbonImmutable|null $fate_at
+ * @property CarbonImmutable|null $status_at
  * @property string|null $carrier_ref
  * @property int $attempts
  * @property CarbonImmutable|null $retry_at
@@ -75,7 +75,7 @@ final class Message extends Model
         return [
             'origin' => MessageOrigin::class, 'state' => MessageState::class, 'kind' => TextKind::class, 'meaning' => Meaning::class,
             'reason' => 'array', 'verdicts' => 'array', 'wanted_at' => 'immutable_datetime', 'left_at' => 'immutable_datetime',
-            'handed_at' => 'immutable_datetime', 'fate_at' => 'immutable_datetime', 'retry_at' => 'immutable_datetime', 'at' => 'immutable_datetime',
+            'handed_at' => 'immutable_datetime', 'status_at' => 'immutable_datetime', 'retry_at' => 'immutable_datetime', 'at' => 'immutable_datetime',
             'anchor_at' => 'immutable_datetime', 'answered_at' => 'immutable_datetime', 'ended' => 'boolean', 'released' => 'boolean', 'held_against' => 'boolean',
         ];
     }

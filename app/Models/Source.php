@@ -10,15 +10,15 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Facades\Crypt;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Intake\Mapping;
+use Linnet\Core\Record\ActivationState;
 
 /**
  * @property int $id
  * @property string $key
  * @property string $name
  * @property SourceKind $kind
- * @property Power $power
+ * @property ActivationState $power
  * @property Proof $proof
  * @property string|null $secret shown once
  * @property string|null $old_secret good until its time, or until somebody ends it
@@ -45,7 +45,7 @@ final class Source extends Model
     protected function casts(): array
     {
         return [
-            'kind' => SourceKind::class, 'power' => Power::class, 'proof' => Proof::class, 'secret' => 'encrypted', 'old_secret' => 'encrypted',
+            'kind' => SourceKind::class, 'power' => ActivationState::class, 'proof' => Proof::class, 'secret' => 'encrypted', 'old_secret' => 'encrypted',
             'old_secret_until' => 'immutable_datetime', 'mapping' => 'array', 'draft' => 'array', 'look_at' => 'immutable_datetime', 'looked_at' => 'immutable_datetime',
             'problem' => 'array', 'gone' => 'array',
         ];

@@ -65,6 +65,6 @@ final readonly class Address
     /** Let through on purpose, for stand-ins on a developer's machine: "127.0.0.1:8001". */
     public static function isLetThrough(string $host, int $port): bool
     {
-        return in_array("$host:$port", (array) config('linnet.outside.let_through'), true);
+        return in_array("$host:$port", (array) config('linnet.outside.allowed_private_hosts'), true);
     }
 }

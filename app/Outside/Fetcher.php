@@ -16,7 +16,7 @@ final readonly class Fetcher
 {
     private const REDIRECTS = 4;
 
-    public function __construct(private Destination $destination, private int $mostBytes, private int $timeoutSeconds)
+    public function __construct(private Destination $destination, private int $maxBytes, private int $timeoutSeconds)
     {
     }
 
@@ -47,8 +47,8 @@ final readonly class Fetcher
                 'decode_content' => false,
                 'headers' => ['Accept-Encoding' => 'identity'],
                 'progress' => function (int|float $total, int|float $got): void {
-                    if ($got > $this->mostBytes) {
-                        throw Unfit::because('too_large', ['megabytes' => intdiv($this->mostBytes, 1_048_576)]);
+                    if ($got > $this->maxBytes) {
+                        throw Unfit::because('too_large', ['megabytes' => intdiv($this->maxBytes, 1_048_576)]);
                     }
                 },
             ])->get($at->url);
@@ -69,8 +69,8 @@ final readonly class Fetcher
             file_put_contents($into, $response->body());
         }
         clearstatcache(true, $into);
-        if (filesize($into) > $this->mostBytes) {
-            throw Unfit::because('too_large', ['megabytes' => intdiv($this->mostBytes, 1_048_576)]);
+        if (filesize($into) > $this->maxBytes) {
+            throw Unfit::because('too_large', ['megabytes' => intdiv($this->maxBytes, 1_048_576)]);
         }
 
         return null;

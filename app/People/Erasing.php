@@ -17,7 +17,7 @@ use Psr\Clock\ClockInterface;
 final readonly class Erasing
 {
     /** Everything that is about one person and nothing else. */
-    private const THEIRS = ['labels', 'notices', 'tasks', 'errands', 'external_ids', 'consents', 'confirmations', 'wording_uses', 'numbers'];
+    private const THEIRS = ['labels', 'notices', 'tasks', 'outbound_tasks', 'external_ids', 'consents', 'confirmations', 'wording_uses', 'numbers'];
 
     public function __construct(private ClockInterface $clock)
     {
@@ -25,7 +25,7 @@ final readonly class Erasing
 
     public function erase(Person $person): void
     {
-        $remains = Remains::of($person);
+        $remains = PersonalDataScan::of($person);
         DB::transaction(function () use ($person, $remains): void {
             $this->keepStops($person);
             $remains->clear();

@@ -17,7 +17,6 @@ use App\Models\Source;
 use App\Models\Staff;
 use App\Outside\Fetcher;
 use Compat\Sqlite\ImmediateConnector;
-use Demo\MovableClock;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
@@ -42,11 +41,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
         $this->app->extend('migrator', fn (Migrator $plain, Application $app): Migrator => new WholeMigrator($app->make('migration.repository'), $app->make('db'), $app->make('files'), $app->make('events')));
 
-        $this->app->singleton(ClockInterface::class, function (): ClockInterface {
-            $file = config()->get('linnet.demo.clock_file');
-
-            return is_string($file) && $file !== '' ? new MovableClock(storage_path($file)) : new SystemClock;
-        });
+        $this->app->singleton(ClockInterface::class, SystemClock::class);
+        array_map($this->app->register(...), config()->array('linnet.providers'));
         $this->app->scoped('business', fn (): Business => Business::ours());
         $this->app->bind(Carrier::class, fn (): Carrier => new HttpCarrier(
             config()->string('linnet.carrier.url'), config()->string('linnet.carrier.secret'), config()->integer('linnet.carrier.timeout_seconds'),
@@ -54,10 +50,10 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(NumberLookup::class, fn (): NumberLookup => new NumberLookup(
             (string) config()->get('linnet.lookup.url'), config()->string('linnet.lookup.secret'), config()->integer('linnet.lookup.timeout_seconds'),
         ));
-        $this->app->when(Outbox::class)->needs('$atOnce')->giveConfig('linnet.carrier.at_once');
-        $this->app->when(Fetcher::class)->needs('$mostBytes')->giveConfig('linnet.outside.most_bytes');
+        $this->app->when(Outbox::class)->needs('$concurrency')->giveConfig('linnet.carrier.concurrency');
+        $this->app->when(Fetcher::class)->needs('$maxBytes')->giveConfig('linnet.outside.max_bytes');
         $this->app->when(Fetcher::class)->needs('$timeoutSeconds')->giveConfig('linnet.outside.timeout_seconds');
-        $this->app->when(Deliveries::class)->needs('$mostBytes')->giveConfig('linnet.deliveries.most_bytes');
+        $this->app->when(Deliveries::class)->needs('$maxBytes')->giveConfig('linnet.deliveries.max_bytes');
     }
 
     public function boot(): void

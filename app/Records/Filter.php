@@ -7,7 +7,7 @@ namespace App\Records;
 use App\Clock\Day;
 use App\Models\Field;
 use App\Models\RecordType;
-use Linnet\Core\Intake\Fit;
+use Linnet\Core\Intake\FieldNormalizer;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Place;
@@ -88,7 +88,7 @@ final readonly class Filter
         if ($field->kind === FieldKind::Date || $field->kind === FieldKind::DateTime) {
             return self::date($field, $test, $sql, $value, $place, $now);
         }
-        $fits = $field->kind->isReference() ? (int) ltrim($value, '#') : Fit::into($field->read(), $value, $place, $field->name);
+        $fits = $field->kind->isReference() ? (int) ltrim($value, '#') : FieldNormalizer::into($field->read(), $value, $place, $field->name);
         $fits = is_bool($fits) ? (int) $fits : $fits;
         $wanted = FieldColumn::isText($field) ? 'lower(?)' : '?';
 
@@ -122,6 +122,6 @@ final readonly class Filter
 
     private static function day(string $value, Field $field, Place $place): string
     {
-        return (string) Fit::into(new \Linnet\Core\Record\Field($field->key, $field->name, FieldKind::Date), $value, $place, $field->name);
+        return (string) FieldNormalizer::into(new \Linnet\Core\Record\Field($field->key, $field->name, FieldKind::Date), $value, $place, $field->name);
     }
 }

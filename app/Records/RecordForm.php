@@ -9,7 +9,7 @@ use App\Models\Field;
 use App\Models\RecordType;
 use App\Sentences\Sentence;
 use Illuminate\Validation\ValidationException;
-use Linnet\Core\Intake\Fit;
+use Linnet\Core\Intake\FieldNormalizer;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Record\Place;
 
@@ -32,7 +32,7 @@ final class RecordForm
             }
             $written = $typed[$field->key];
             try {
-                $values[$field->key] = Fit::into($field->read(), self::picked($field, $written), $place, $field->name);
+                $values[$field->key] = FieldNormalizer::into($field->read(), self::picked($field, $written), $place, $field->name);
             } catch (Refused $e) {
                 $wrong["fields.$field->key"] = Sentence::of($e->reason());
             }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Records;
 
-use App\Clock\Said;
+use App\Clock\TimeFormatter;
 use App\Models\Line;
 use App\Models\Person;
 use App\Models\Record;
@@ -67,8 +67,8 @@ final class Shown
         }
 
         return match ($this->kinds[$key]) {
-            FieldKind::Money => Said::money((float) $value, $this->currency),
-            FieldKind::Number => Said::number((float) $value),
+            FieldKind::Money => TimeFormatter::money((float) $value, $this->currency),
+            FieldKind::Number => TimeFormatter::number((float) $value),
             FieldKind::Date => self::day((string) $value),
             FieldKind::DateTime => self::moment((string) $value, $this->zone),
             FieldKind::YesNo => $value ? 'yes' : 'no',

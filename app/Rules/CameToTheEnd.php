@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Engine\Live\Desk;
+use App\Engine\Store\UnitOfWork;
 use App\Models\Rule;
 use App\Models\Run;
 use Illuminate\Database\Eloquent\Builder;
-use Linnet\Core\Engine\Subject;
+use Linnet\Core\Context\Subject;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule as Core;
 
@@ -18,20 +18,20 @@ final readonly class CameToTheEnd
     /** So many are taken along by one publishing. */
     public const MOST = 1000;
 
-    public function __construct(private Desk $desk)
+    public function __construct(private UnitOfWork $unit)
     {
     }
 
     /** @return list<int> their runs; of several of one person about one thing, the newest */
     public function runs(Rule $rule, Core $is, int $days): array
     {
-        $runs = self::ended($rule, $days, $this->desk->now)->orderByDesc('id')->limit(self::MOST)->get(['id', 'person_id', 'record_id']);
-        $this->desk->known->preload(array_values(array_unique(array_map(intval(...), $runs->pluck('person_id')->all()))));
-        $this->desk->known->preloadRecords(array_values(array_map(intval(...), $runs->pluck('record_id')->filter()->all())));
+        $runs = self::ended($rule, $days, $this->unit->now)->orderByDesc('id')->limit(self::MOST)->get(['id', 'person_id', 'record_id']);
+        $this->unit->reader->preload(array_values(array_unique(array_map(intval(...), $runs->pluck('person_id')->all()))));
+        $this->unit->reader->preloadRecords(array_values(array_map(intval(...), $runs->pluck('record_id')->filter()->all())));
         $found = [];
         foreach ($runs as $run) {
-            $situation = $this->desk->surroundings->situation(new Subject($run->person_id, $run->record_id), null, Needs::relatedTypes($is), (string) $rule->id);
-            if (! $situation->optedOut && $is->conditions->weigh($situation)->holds()) {
+            $context = $this->unit->contexts->create(new Subject($run->person_id, $run->record_id), null, Needs::relatedTypes($is), (string) $rule->id);
+            if (! $context->optedOut && $is->conditions->weigh($context)->holds()) {
                 $found["$run->person_id/$run->record_id"] ??= $run->id;
             }
         }

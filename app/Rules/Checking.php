@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Engine\Live\Desk;
+use App\Engine\Store\UnitOfWork;
 use App\Models\Form;
 use App\Models\Rule;
-use App\View\Rules\Reach;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Check\Checks;
 use Linnet\Core\Check\Finding;
 use Linnet\Core\Check\Question;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Rule as Core;
 
@@ -26,17 +25,17 @@ final class Checking
      * @param  Rule|null  $itself  which is not held against itself
      * @return list<Finding>
      */
-    public static function of(Core $rule, Desk $desk, ?Rule $itself = null): array
+    public static function of(Core $rule, UnitOfWork $unit, ?Rule $itself = null): array
     {
-        return Checks::look(self::question($rule, $desk, $itself));
+        return Checks::look(self::question($rule, $unit, $itself));
     }
 
     /** @param  Rule|null  $itself  which is not held against itself */
-    public static function question(Core $rule, Desk $desk, ?Rule $itself = null): Question
+    public static function question(Core $rule, UnitOfWork $unit, ?Rule $itself = null): Question
     {
-        $known = $desk->known;
-        $examples = new ExampleWorld($desk);
-        $others = Rule::query()->where('power', Power::On)->when($itself !== null, fn ($rules) => $rules->whereKeyNot($itself?->id))->with('version')->orderBy('name')->get();
+        $known = $unit->reader;
+        $examples = new ExampleWorld($unit);
+        $others = Rule::query()->where('power', ActivationState::On)->when($itself !== null, fn ($rules) => $rules->whereKeyNot($itself?->id))->with('version')->orderBy('name')->get();
 
         return new Question(
             rule: $rule,
@@ -50,7 +49,7 @@ final class Checking
             forms: array_values(array_map(strval(...), Form::query()->pluck('key')->all())),
             pools: $known->pools(),
             codes: array_values(array_map(strval(...), DB::table('codes')->distinct()->pluck('list')->all())),
-            reached: (new Reach($desk, $rule))->reached(self::REACHED),
+            reached: (new Reach($unit, $rule))->reached(self::REACHED),
             examples: array_map(fn (Example $one): array => [$one, $examples->run($rule, $one)->came()], $rule->examples),
         );
     }

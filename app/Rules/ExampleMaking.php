@@ -8,7 +8,6 @@ use App\Models\Business;
 use App\Models\Field;
 use App\Models\RecordType;
 use App\Models\Staff;
-use App\View\Rules\Sample;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\RecordType as CoreType;
 use Linnet\Core\Rule\Example\Example;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Engine\Live\Desk;
+use App\Engine\Store\UnitOfWork;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Rehearsal\ExampleRun;
 use Linnet\Core\Rehearsal\World;
@@ -14,13 +14,13 @@ use Linnet\Core\Rule\Rule;
 /** Where examples of rules are carried out: our hours, lines, limits and wordings, with nobody there but whom the example makes up. */
 final readonly class ExampleWorld
 {
-    public function __construct(private Desk $desk)
+    public function __construct(private UnitOfWork $unit)
     {
     }
 
     public function run(Rule $rule, Example $example): ExampleRun
     {
-        $known = $this->desk->known;
+        $known = $this->unit->reader;
 
         return ExampleRun::of($rule, $example, World::around(
             $example->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(), $known->pools(), self::codes(),

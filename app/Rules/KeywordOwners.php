@@ -6,7 +6,7 @@ namespace App\Rules;
 
 use App\Models\Rule;
 use Illuminate\Validation\ValidationException;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rule\Rule as Core;
 use Linnet\Core\Rule\Trigger\TextReceived;
 
@@ -19,7 +19,7 @@ final class KeywordOwners
         if (! $read->trigger instanceof TextReceived) {
             return;
         }
-        foreach (Rule::query()->where('power', Power::On)->whereKeyNot($rule->id)->with('version')->orderBy('name')->get() as $other) {
+        foreach (Rule::query()->where('power', ActivationState::On)->whereKeyNot($rule->id)->with('version')->orderBy('name')->get() as $other) {
             $trigger = $other->version?->read()->trigger;
             if (! $trigger instanceof TextReceived || ($read->trigger->lines !== [] && $trigger->lines !== [] && array_intersect($read->trigger->lines, $trigger->lines) === [])) {
                 continue;

@@ -14,8 +14,8 @@ use App\Models\Timer;
 use App\Models\Trace;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rule\Further;
 use Linnet\Core\Rule\Rule as Core;
 
@@ -29,7 +29,7 @@ final class Publishing
     public static function publish(Rule $rule, Core $read, ?Staff $staff, bool $move, \DateTimeImmutable $now, array $further = []): RuleVersion
     {
         $read = self::withFreeKey($rule, $read);
-        if ($rule->power === Power::On) {
+        if ($rule->power === ActivationState::On) {
             KeywordOwners::check($rule, $read);
         }
         $version = DB::transaction(function () use ($rule, $read, $staff, $now, $further): RuleVersion {
@@ -38,10 +38,10 @@ final class Publishing
                 'rule_id' => $rule->id, 'number' => 1 + (int) $rule->versions()->max('number'), 'document' => $read->toDocument(), 'staff_id' => $staff?->id, 'at' => $now,
             ]);
             // What was waited for by the old words is worked out anew by the new ones.
-            $rule->update(['draft' => null, 'version_id' => $version->id, 'name' => $read->name, 'key' => $read->key, 'arming_after' => $rule->power === Power::On ? 0 : $rule->arming_after]);
+            $rule->update(['draft' => null, 'version_id' => $version->id, 'name' => $read->name, 'key' => $read->key, 'start_cursor' => $rule->power === ActivationState::On ? 0 : $rule->start_cursor]);
             Drafts::forget($rule);
             Timer::query()->where('rule_id', $rule->id)->delete();
-            if ($rule->power === Power::On) {
+            if ($rule->power === ActivationState::On) {
                 Calendars::await($rule, $read, $now);
             }
             if ($step !== null) {
@@ -76,7 +76,7 @@ final class Publishing
         foreach (array_chunk($ids, 200) as $some) {
             foreach (Run::query()->whereKey($some)->where('rule_id', $version->rule_id)->where('outcome', 'finished')->whereNull('step')->get() as $run) {
                 $run->update([
-                    'rule_version_id' => $version->id, 'state' => $run->readState()->at($step, $now)->but(['outcome' => null, 'watching' => false])->toArray(),
+                    'rule_version_id' => $version->id, 'state' => $run->readState()->at($step, $now)->with(['outcome' => null, 'watching' => false])->toArray(),
                     'live' => true, 'outcome' => null, 'ended_at' => null, 'step' => $step,
                 ]);
                 Timer::put(Timer::RUN, $run->id, $now);

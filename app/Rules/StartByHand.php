@@ -4,42 +4,42 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Engine\Happenings;
-use App\Engine\Live\Desk;
-use App\Engine\Live\LiveDeeds;
+use App\Engine\DomainEventReader;
 use App\Engine\Runner;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\Rule;
 use App\Models\Staff;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\Change\AskedBy;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Needs;
-use Linnet\Core\Rule\Trigger\AskedBy;
 use Psr\Clock\ClockInterface;
 
 /** Starts a rule because somebody, or a program of theirs, asks for it. */
 final readonly class StartByHand
 {
-    public function __construct(private ClockInterface $clock, private LiveDeeds $deeds, private Runner $runner)
+    public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects, private Runner $runner)
     {
     }
 
     /** @return list<Reason> what is missing; where nothing is, the rule is about to start */
     public function start(Rule $rule, Person $person, ?Record $record, AskedBy $by, Staff $staff): array
     {
-        if ($rule->power !== Power::On || $rule->version === null) {
+        if ($rule->power !== ActivationState::On || $rule->version === null) {
             return [new Reason('start.rule_off')];
         }
         $written = $rule->version->read();
-        $desk = Desk::reading($this->clock->now(), $this->deeds);
-        $known = $record === null ? null : $desk->known->record($record->id);
-        $subject = (new Happenings($desk->known))->subject($person->id, $known);
+        $unit = UnitOfWork::reading($this->clock->now(), $this->sideEffects);
+        $known = $record === null ? null : $unit->reader->record($record->id);
+        $subject = (new DomainEventReader($unit->reader))->subject($person->id, $known);
         $fits = $known === null || $written->trigger->type() === RecordType::PERSON || $known->type->key === $written->trigger->type();
-        $missing = Needs::missing($written, $desk->surroundings->situation($subject), $known !== null && $fits);
+        $missing = Needs::missing($written, $unit->contexts->create($subject), $known !== null && $fits);
         if ($missing === []) {
             $this->runner->start($rule, $person->id, $written->trigger->type() === RecordType::PERSON ? null : $record?->id, $by, $staff);
         }
@@ -56,18 +56,18 @@ final readonly class StartByHand
     public function missing(Rule $rule, array $of): array
     {
         $written = $rule->version?->read();
-        if ($rule->power !== Power::On || $written === null) {
+        if ($rule->power !== ActivationState::On || $written === null) {
             return array_map(fn (array $one): array => [$one[0], $one[1], [new Reason('start.rule_off')]], $of);
         }
-        $desk = Desk::reading($this->clock->now(), $this->deeds);
-        $desk->known->preload(array_column($of, 0));
-        $desk->known->preloadRecords(array_values(array_filter(array_column($of, 1))));
-        $happenings = new Happenings($desk->known);
+        $unit = UnitOfWork::reading($this->clock->now(), $this->sideEffects);
+        $unit->reader->preload(array_column($of, 0));
+        $unit->reader->preloadRecords(array_values(array_filter(array_column($of, 1))));
+        $events = new DomainEventReader($unit->reader);
 
-        return array_map(function (array $one) use ($written, $desk, $happenings): array {
-            $record = $one[1] === null ? null : $desk->known->record($one[1]);
+        return array_map(function (array $one) use ($written, $unit, $events): array {
+            $record = $one[1] === null ? null : $unit->reader->record($one[1]);
 
-            return [$one[0], $one[1], Needs::missing($written, $desk->surroundings->situation($happenings->subject($one[0], $record)), $record !== null)];
+            return [$one[0], $one[1], Needs::missing($written, $unit->contexts->create($events->subject($one[0], $record)), $record !== null)];
         }, $of);
     }
 
@@ -87,7 +87,7 @@ final readonly class StartByHand
         $grammar = DB::connection()->getQueryGrammar();
         $about = sprintf('coalesce(%s, %s, ?) = ?', $grammar->wrap('document->trigger->type'), $grammar->wrap('document->trigger->audience->of'));
 
-        return Rule::query()->where('power', Power::On)->orderBy('name')->limit(200)
+        return Rule::query()->where('power', ActivationState::On)->orderBy('name')->limit(200)
             ->whereHas('version', fn ($version) => $version->whereRaw($about, [RecordType::PERSON, $type]))->get();
     }
 }

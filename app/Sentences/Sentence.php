@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sentences;
 
-use App\Clock\Said;
+use App\Clock\TimeFormatter;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Reason;
 
@@ -26,7 +26,7 @@ final class Sentence
         $said['nearest'] = ($with['nearest'] ?? '') === '' ? '' : " Did you mean “{$said['nearest']}”?";
         $said['andmore'] = ($with['more'] ?? 0) > 0 ? " and {$said['more']} more" : '';
         if (is_string($with['zone'] ?? null)) {
-            $said['place'] = Said::place($with['zone']);
+            $said['place'] = TimeFormatter::place($with['zone']);
         }
         $sentence = __("reasons.$code", $said);
 
@@ -37,7 +37,7 @@ final class Sentence
     {
         return match (true) {
             is_array($value) && isset($value['code'], $value['with']) => self::of($value),
-            is_array($value) && isset($value['at'], $value['zone']) => Said::momentIn(new \DateTimeImmutable($value['at']), $value['zone']),
+            is_array($value) && isset($value['at'], $value['zone']) => TimeFormatter::momentIn(new \DateTimeImmutable($value['at']), $value['zone']),
             is_array($value) => implode(', ', array_map(strval(...), $value)),
             is_bool($value) => $value ? 'yes' : 'no',
             is_scalar($value) => (string) $value,

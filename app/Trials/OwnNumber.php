@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Trials;
 
 use App\Carrier\Carrier;
-use App\Engine\Live\LiveKnown;
+use App\Engine\Store\DatabaseBusinessReader;
 use App\Models\Business;
 use App\Models\Line;
 use App\Models\Message;
@@ -13,10 +13,10 @@ use App\Models\Staff;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Number\NotANumber;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
 use Psr\Clock\ClockInterface;
 
 /** The telephone number of a member of staff: theirs once a code that was sent there has come back. */
@@ -46,7 +46,7 @@ final readonly class OwnNumber
         } catch (NotANumber $e) {
             return $e->reason();
         }
-        $line = Line::query()->where('power', Power::On)->whereNotNull('number')->orderBy('id')->first();
+        $line = Line::query()->where('power', ActivationState::On)->whereNotNull('number')->orderBy('id')->first();
         if ($line === null) {
             return new Reason('trial.no_line');
         }
@@ -92,6 +92,6 @@ final readonly class OwnNumber
     /** A stop is a stop, whosever number it is. */
     public function saidStop(string $number): bool
     {
-        return (new LiveKnown($this->clock->now(), Business::ours()))->consent($number)['optedOut'];
+        return (new DatabaseBusinessReader($this->clock->now(), Business::ours()))->consent($number)['optedOut'];
     }
 }

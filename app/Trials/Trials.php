@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Trials;
 
-use App\Engine\Live\Desk;
-use App\Engine\Live\LiveDeeds;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
 use App\Models\Line;
 use App\Models\MessageState;
@@ -13,11 +13,11 @@ use App\Models\Rule;
 use App\Models\Staff;
 use App\Models\Trial;
 use App\Models\TrialText;
+use App\Rules\Sample;
+use App\Rules\Samples;
+use App\Rules\SampleWorld;
 use App\Rules\Vocabularies;
-use App\View\Rules\Sample;
-use App\View\Rules\Samples;
-use App\View\Rules\SampleWorld;
-use App\View\Rules\WhatIf;
+use App\Rules\WhatIf;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Linnet\Core\Reason;
@@ -38,7 +38,7 @@ final readonly class Trials
     /** Whoever takes it for one of the business's own texts sees that it is none. */
     public const MARK = 'Trial: ';
 
-    public function __construct(private ClockInterface $clock, private OwnNumber $own, private LiveDeeds $deeds, private SampleWorld $worlds)
+    public function __construct(private ClockInterface $clock, private OwnNumber $own, private DatabaseSideEffects $sideEffects, private SampleWorld $worlds)
     {
     }
 
@@ -90,15 +90,15 @@ final readonly class Trials
     private function rehearsed(Trial $trial): ?Rehearsed
     {
         $rule = $trial->read();
-        $desk = Desk::reading($this->clock->now(), $this->deeds);
+        $unit = UnitOfWork::reading($this->clock->now(), $this->sideEffects);
         $business = Business::ours();
-        $sample = (new Samples($rule->trigger->type(), $business->zone, $desk->now))->find($trial->sample_id);
+        $sample = (new Samples($rule->trigger->type(), $business->zone, $unit->now))->find($trial->sample_id);
         if ($sample === null) {
             return null;
         }
         $suppositions = [...WhatIf::of(Vocabularies::language(), $rule, $trial->suppose, $business->zone)->suppositions, ...$this->answers($trial)];
 
-        return $this->worlds->rehearse($desk, $business, $rule, $sample, $suppositions);
+        return $this->worlds->rehearse($unit, $business, $rule, $sample, $suppositions);
     }
 
     /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Linnet\Core\Check;
 
 use Linnet\Core\Reason;
-use Linnet\Core\Text\Template\Node\Field;
+use Linnet\Core\Text\Template\Node\MergeField;
 use Linnet\Core\Text\Template\Template;
 
 /** A field that is empty for some of those it reaches, with nothing to say instead: their text is set aside. */
@@ -29,7 +29,7 @@ final class EmptyField implements Check
     }
 
     /** Something to say instead, for the fields where one thing fits everybody. */
-    private static function mend(string $step, Template $template, Field $field): ?Mend
+    private static function mend(string $step, Template $template, MergeField $field): ?Mend
     {
         $instead = ['first_name' => 'there', 'owner.first_name' => 'We'][$field->path] ?? null;
         $mended = $instead === null ? null : preg_replace('/\{\{\s*'.preg_quote($field->path, '/').'\s*(\|[^}]*)?\}\}/', '{{ '.$field->path.' | or: "'.$instead.'" $1}}', $template->source, 1);

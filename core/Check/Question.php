@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Check;
 
-use Linnet\Core\Engine\Situation;
+use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Engine\Composed;
 use Linnet\Core\Gate\Policy;
 use Linnet\Core\Record\Business;
 use Linnet\Core\Record\Line;
@@ -14,7 +15,6 @@ use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Example\Expected;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\Texting;
-use Linnet\Core\Text\Composed;
 use Linnet\Core\Text\Length;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
@@ -35,7 +35,7 @@ final readonly class Question
      * @param  list<string>  $forms  keys
      * @param  array<string, list<Wording>>  $pools  by key
      * @param  list<string>  $codes  the lists there are
-     * @param  list<array{Situation, Receiver}>  $reached  those it would begin for
+     * @param  list<array{EvaluationContext, Receiver}>  $reached  those it would begin for
      * @param  list<array{Example, list<Expected>}>  $examples  the rule's own, each with the texts that come in it now
      */
     public function __construct(

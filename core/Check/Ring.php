@@ -8,7 +8,7 @@ use Linnet\Core\Reason;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Same;
-use Linnet\Core\Rule\Step\Change;
+use Linnet\Core\Rule\Step\MakeChange;
 use Linnet\Core\Rule\Step\OtherRule;
 use Linnet\Core\Rule\Trigger\LabelChanged;
 use Linnet\Core\Rule\Trigger\RecordChanged;
@@ -49,7 +49,7 @@ final class Ring implements Check
     private static function setsOff(Rule $rule, Rule $other): bool
     {
         foreach ($rule->flow->steps as $step) {
-            if (($step instanceof OtherRule && $step->starts && $step->rule === $other->key) || ($step instanceof Change && self::changeSetsOff($step, $other))) {
+            if (($step instanceof OtherRule && $step->starts && $step->rule === $other->key) || ($step instanceof MakeChange && self::changeSetsOff($step, $other))) {
                 return true;
             }
         }
@@ -57,7 +57,7 @@ final class Ring implements Check
         return false;
     }
 
-    private static function changeSetsOff(Change $step, Rule $other): bool
+    private static function changeSetsOff(MakeChange $step, Rule $other): bool
     {
         $trigger = $other->trigger;
         if ($trigger instanceof LabelChanged) {

@@ -9,7 +9,7 @@ use Linnet\Core\Rule\Condition\Condition;
 use Linnet\Core\Rule\Condition\FieldTest;
 use Linnet\Core\Rule\Condition\Group;
 use Linnet\Core\Rule\Condition\Joined;
-use Linnet\Core\Rule\Condition\Opening;
+use Linnet\Core\Rule\Condition\OpeningHours;
 use Linnet\Core\Rule\Condition\Test;
 
 /** Two rules that text the same people for the same occasion. */
@@ -29,7 +29,7 @@ final class SameOccasion implements Check
     {
         foreach (self::parts($a) as $mine) {
             foreach (self::parts($b) as $theirs) {
-                if (($mine instanceof Opening && $theirs instanceof Opening && $mine->open !== $theirs->open)
+                if (($mine instanceof OpeningHours && $theirs instanceof OpeningHours && $mine->open !== $theirs->open)
                     || ($mine instanceof FieldTest && $theirs instanceof FieldTest && $mine->field === $theirs->field && $mine->test === Test::Is && $theirs->test === Test::Is && $mine->value !== $theirs->value)) {
                     return true;
                 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Check;
 
+use Linnet\Core\Document\Nearest;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\RecordType;
@@ -12,8 +13,8 @@ use Linnet\Core\Rule\Condition\FieldTest;
 use Linnet\Core\Rule\Condition\Group;
 use Linnet\Core\Rule\Condition\HasRelated;
 use Linnet\Core\Rule\Step\Branch;
-use Linnet\Core\Rule\Step\Change;
 use Linnet\Core\Rule\Step\GoOnlyIf;
+use Linnet\Core\Rule\Step\MakeChange;
 use Linnet\Core\Rule\Step\MakeTask;
 use Linnet\Core\Rule\Step\Repeat;
 use Linnet\Core\Rule\Step\TellStaff;
@@ -24,9 +25,8 @@ use Linnet\Core\Rule\Trigger\CalendarReached;
 use Linnet\Core\Rule\Trigger\DateReached;
 use Linnet\Core\Rule\Trigger\GoneQuiet;
 use Linnet\Core\Rule\Trigger\RecordChanged;
-use Linnet\Core\Text\Nearest;
-use Linnet\Core\Text\Template\Node\Field;
 use Linnet\Core\Text\Template\Node\Link;
+use Linnet\Core\Text\Template\Node\MergeField;
 use Linnet\Core\Text\Template\Template;
 
 /** A field that nothing has: what hangs on it can never be. */
@@ -89,7 +89,7 @@ final class UnknownField implements Check
             foreach ($templates as $template) {
                 yield from self::inWords($template, $id);
             }
-            foreach ($step instanceof Change ? array_keys($step->set) : [] as $path) {
+            foreach ($step instanceof MakeChange ? array_keys($step->set) : [] as $path) {
                 yield [(string) $path, $id];
             }
             if ($step instanceof WaitForDate) {
@@ -113,7 +113,7 @@ final class UnknownField implements Check
     private static function inWords(Template $template, string $step): iterable
     {
         foreach ($template->nodes as $node) {
-            if ($node instanceof Field || $node instanceof Link) {
+            if ($node instanceof MergeField || $node instanceof Link) {
                 yield [$node->path, $step];
             }
         }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Linnet\Core\Check;
 
 use Linnet\Core\Reason;
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Rule\Trigger\RecordAdded;
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 
 /** A wait longer than the record lives: for some of those it reaches, a text comes after what the record is about. */
 final class WaitsTooLong implements Check
@@ -23,13 +23,13 @@ final class WaitsTooLong implements Check
                 continue;
             }
             $late = $all = 0;
-            foreach ($of->reached as [$situation]) {
-                $start = $situation->facts->at("$type->key.$type->startField");
+            foreach ($of->reached as [$context]) {
+                $start = $context->facts->at("$type->key.$type->startField");
                 $at = $start instanceof Moment ? $start->at : ($start instanceof Day ? new \DateTimeImmutable($start->date) : null);
                 // Only what is to come when it comes in.
-                if ($at !== null && $at > $situation->now) {
+                if ($at !== null && $at > $context->now) {
                     $all++;
-                    $late += $situation->now->modify("+$waits minutes") > $at ? 1 : 0;
+                    $late += $context->now->modify("+$waits minutes") > $at ? 1 : 0;
                 }
             }
             if ($late > 0) {

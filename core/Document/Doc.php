@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Document;
 
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
-use Linnet\Core\Text\Nearest;
-
 /** A place in a JSON document that knows its path, and throws there when something else stands than was asked for. */
 final readonly class Doc
 {
@@ -116,22 +112,6 @@ final readonly class Doc
         return (is_int($value) || is_float($value)) && $value >= $least && $value <= $most
             ? $value
             : throw Unreadable::at("$this->path.$key", 'number_expected', ['least' => $least, 'most' => $most]);
-    }
-
-    /** An instant in ISO 8601 with its offset. */
-    public function moment(string $key): \DateTimeImmutable
-    {
-        $value = $this->get($key)->value;
-
-        return (is_string($value) ? Moment::parse($value)?->at : null) ?? throw Unreadable::at("$this->path.$key", 'moment_expected');
-    }
-
-    /** A calendar date, YYYY-MM-DD. */
-    public function day(string $key): string
-    {
-        $value = $this->get($key)->value;
-
-        return (is_string($value) ? Day::parse($value)?->date : null) ?? throw Unreadable::at("$this->path.$key", 'day_expected');
     }
 
     /** A way to a value such as booking.starts_at. */

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Engine;
 
+use Linnet\Core\Context\DeliveryState;
+use Linnet\Core\Context\DeliveryStatus;
+use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Context\Reply;
 use Linnet\Core\Engine\Effect\DropText;
 use Linnet\Core\Engine\Effect\Effect;
 use Linnet\Core\Engine\Effect\LookUpNumber;
@@ -15,19 +19,17 @@ use Linnet\Core\Engine\Effect\StartRule;
 use Linnet\Core\Engine\Effect\StopRule;
 use Linnet\Core\Engine\Effect\Task;
 use Linnet\Core\Engine\Effect\Tell;
+use Linnet\Core\Money;
 use Linnet\Core\Reason;
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
-use Linnet\Core\Record\Money;
-use Linnet\Core\Rule\Condition\LabelKind;
+use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\Ask;
 use Linnet\Core\Rule\Step\Branch;
 use Linnet\Core\Rule\Step\CallOut;
-use Linnet\Core\Rule\Step\Change;
 use Linnet\Core\Rule\Step\End;
 use Linnet\Core\Rule\Step\GoOnlyIf;
 use Linnet\Core\Rule\Step\LookUp;
+use Linnet\Core\Rule\Step\MakeChange;
 use Linnet\Core\Rule\Step\MakeTask;
 use Linnet\Core\Rule\Step\OtherRule;
 use Linnet\Core\Rule\Step\Repeat;
@@ -40,6 +42,8 @@ use Linnet\Core\Rule\Step\WaitFor;
 use Linnet\Core\Rule\Step\WaitForDate;
 use Linnet\Core\Rule\Step\WaitUntil;
 use Linnet\Core\Rule\Trigger\DateReached;
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Span;
 
 /** One look at one run: step after step, until it has to wait for something or is over. */
@@ -61,17 +65,17 @@ final class Advance
 
     private bool $again = false;
 
-    private readonly Situation $situation;
+    private readonly EvaluationContext $context;
 
-    public function __construct(private readonly Rule $rule, private RunState $state, Situation $situation)
+    public function __construct(private readonly Rule $rule, private RunState $state, EvaluationContext $context)
     {
-        $this->situation = $situation->since($state->beganAt);
+        $this->context = $context->since($state->beganAt);
     }
 
-    public function outcome(): Outcome
+    public function outcome(): Advanced
     {
         if (! $this->state->isOver() && $this->stuckInTheOutbox()) {
-            return new Outcome($this->state, $this->effects, $this->wake, $this->trace);
+            return new Advanced($this->state, $this->effects, $this->wake, $this->trace);
         }
         // A step says true where the run has gone on to another, false where it has to wait.
         while (! $this->state->isOver()) {
@@ -80,7 +84,7 @@ final class Advance
             }
         }
 
-        return new Outcome($this->state, $this->effects, $this->state->isOver() ? null : $this->wake, $this->trace, $this->again && ! $this->state->isOver());
+        return new Advanced($this->state, $this->effects, $this->state->isOver() ? null : $this->wake, $this->trace, $this->again && ! $this->state->isOver());
     }
 
     private function take(?Step $step): bool
@@ -89,16 +93,16 @@ final class Advance
             $step === null => $this->close('step_gone', new Reason('run.step_gone')),
             $step instanceof Text => $this->text($step),
             $step instanceof Ask => $this->ask($step),
-            $step instanceof Wait => $this->until($step->span->after($this->state->arrivedAt, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays), $step),
-            $step instanceof WaitUntil => $this->until($step->after($this->state->arrivedAt, $this->situation->clocks()->zone($step->theirs)), $step),
+            $step instanceof Wait => $this->until($step->span->after($this->state->arrivedAt, $this->context->clocks()->theirs, $this->context->clocks()->workingDays), $step),
+            $step instanceof WaitUntil => $this->until($step->after($this->state->arrivedAt, $this->context->clocks()->zone($step->theirs)), $step),
             $step instanceof WaitForDate => $this->forDate($step),
             $step instanceof WaitFor => $this->for($step),
             $step instanceof GoOnlyIf => $this->goOnlyIf($step),
             $step instanceof Branch => $this->branch($step),
-            $step instanceof Change => $this->change($step),
+            $step instanceof MakeChange => $this->change($step),
             $step instanceof TellStaff => $this->doAndGoOn(new Tell($this->name($step), $step), $step),
             $step instanceof MakeTask => $this->doAndGoOn(new Task($this->name($step), $step, $step->due?->after(
-                $this->situation->now, $this->situation->clocks()->ours, $this->situation->clocks()->workingDays,
+                $this->context->now, $this->context->clocks()->ours, $this->context->clocks()->workingDays,
             )), $step),
             $step instanceof LookUp => $this->lookUp($step),
             $step instanceof OtherRule => $this->doAndGoOn($step->starts ? new StartRule($this->name($step), $step->rule) : new StopRule($step->rule), $step),
@@ -116,27 +120,27 @@ final class Advance
      */
     private function stuckInTheOutbox(): bool
     {
-        $sent = $this->state->sent === null ? null : $this->situation->fates[$this->state->sent] ?? null;
+        $sent = $this->state->sent === null ? null : $this->context->statuses[$this->state->sent] ?? null;
         if ($sent === null) {
             return false;
         }
         if ($sent->neverLeft()) {
-            $this->state = $this->state->but(['sent' => null]);
+            $this->state = $this->state->with(['sent' => null]);
             $step = $this->rule->flow->step((string) $this->state->step);
             for ($ahead = $step; $ahead !== null && ! ($ahead instanceof WaitForDate); $ahead = $this->rule->flow->after($ahead->id()));
             if ($step === null || $ahead === $step) {
                 return false;
             }
             $this->trace[] = new Reason('run.text_never_left');
-            $this->state = $ahead === null ? $this->state->over('never_left') : $this->state->at($ahead->id(), $this->situation->now);
+            $this->state = $ahead === null ? $this->state->over('never_left') : $this->state->at($ahead->id(), $this->context->now);
 
             return false;
         }
         // Within the moment in which it passed the gate it counts as gone.
-        if ($sent->fate !== TextFate::Leaving || $sent->at === null || $sent->at >= $this->situation->now || $this->stopsEarly()) {
+        if ($sent->state !== DeliveryState::Leaving || $sent->at === null || $sent->at >= $this->context->now || $this->stopsEarly()) {
             return false;
         }
-        $this->wake = $this->situation->now->modify(self::OUTBOX_PAUSE);
+        $this->wake = $this->context->now->modify(self::OUTBOX_PAUSE);
 
         return true;
     }
@@ -144,24 +148,24 @@ final class Advance
     /** Whether it is over, or waits for its goal alone, before its next step. */
     private function stopsEarly(): bool
     {
-        $situation = $this->situation;
+        $context = $this->context;
         $goal = $this->rule->goal;
-        if ($goal !== null && $situation->now <= $this->goalLimit() && ($met = $goal->condition->weigh($situation))->holds()) {
-            $value = $goal->value === null ? null : $situation->facts->at($goal->value);
+        if ($goal !== null && $context->now <= $this->goalLimit() && ($met = $goal->condition->weigh($context))->holds()) {
+            $value = $goal->value === null ? null : $context->facts->at($goal->value);
             $worth = $value instanceof Money ? $value->amount : (is_numeric($value) ? (string) $value : '');
-            $this->state = $this->state->but(['said' => $this->state->said + ['goal_value' => $worth]]);
+            $this->state = $this->state->with(['said' => $this->state->said + ['goal_value' => $worth]]);
 
             return $this->stop('goal', new Reason('goal.met', ['because' => $met->reason->toArray(), 'value' => $worth]), false);
         }
         if ($this->state->watching) {
             return false;
         }
-        $who = ['who' => $situation->who];
+        $who = ['who' => $context->who];
         $moved = $this->dateMoved();
-        $while = $this->rule->stopEarly->while?->weigh($situation);
+        $while = $this->rule->stopEarly->while?->weigh($context);
 
         return match (true) {
-            $situation->optedOut => $this->stop('opted_out', new Reason('stop.opted_out', $who), false),
+            $context->optedOut => $this->stop('opted_out', new Reason('stop.opted_out', $who), false),
             $moved !== null => $this->stop('moved', $moved, false),
             $while !== null && ! $while->holds() => $this->stop('no_longer', new Reason('stop.no_longer', ['because' => $while->reason->toArray()])),
             $this->rule->stopEarly->onReply && $this->repliedOutOfTurn() => $this->stop('replied', new Reason('stop.replied', $who)),
@@ -172,12 +176,12 @@ final class Advance
     /** The person texted, and it was neither put to the open question nor waited for. */
     private function repliedOutOfTurn(): bool
     {
-        $last = $this->situation->lastReplyAt;
+        $last = $this->context->lastReplyAt;
         $step = $this->rule->flow->step((string) $this->state->step);
         if ($last === null || $last <= ($this->state->repliesFrom ?? $this->state->beganAt) || ($step instanceof WaitFor && $step->reply && $last > $this->state->arrivedAt)) {
             return false;
         }
-        $replies = $this->situation->replies;
+        $replies = $this->context->replies;
 
         return $this->state->askedAt === null || $replies === [] || $replies[count($replies) - 1]->at < $last;
     }
@@ -189,54 +193,54 @@ final class Advance
         if (! $trigger instanceof DateReached || $trigger->eachYear || $this->state->hangsOn === null) {
             return null;
         }
-        $next = $trigger->next($this->situation, $this->situation->now);
+        $next = $trigger->next($this->context, $this->context->now);
 
         return match (true) {
             $next === null => new Reason('stop.date_gone'),
             // What is over already starts nothing anew.
-            max($next) <= $this->situation->now => null,
-            $next[1]->getTimestamp() !== $this->state->hangsOn->getTimestamp() => new Reason('stop.date_moved', ['to' => Reason::moment($next[1], $this->situation->businessZone)]),
+            max($next) <= $this->context->now => null,
+            $next[1]->getTimestamp() !== $this->state->hangsOn->getTimestamp() => new Reason('stop.date_moved', ['to' => Reason::moment($next[1], $this->context->businessZone)]),
             default => null,
         };
     }
 
     private function text(Text $step): bool
     {
-        $fate = $this->sent($step);
-        if ($fate === null || $fate->isWaiting()) {
-            return $fate === null && $this->state->step !== $step->id;
+        $status = $this->sent($step);
+        if ($status === null || $status->isWaiting()) {
+            return $status === null && $this->state->step !== $step->id;
         }
-        $this->noteSent($step, $fate);
+        $this->noteSent($step, $status);
 
-        return $this->next($step, $fate->at ?? $this->situation->now);
+        return $this->next($step, $status->at ?? $this->context->now);
     }
 
     private function ask(Ask $step): bool
     {
         if ($this->state->askedAt === null) {
-            $fate = $this->sent($step);
-            if ($fate === null || $fate->isWaiting()) {
-                return $fate === null && $this->state->step !== $step->id;
+            $status = $this->sent($step);
+            if ($status === null || $status->isWaiting()) {
+                return $status === null && $this->state->step !== $step->id;
             }
-            $this->noteSent($step, $fate);
-            if ($fate->neverLeft()) {
+            $this->noteSent($step, $status);
+            if ($status->neverLeft()) {
                 $this->trace[] = new Reason('ask.not_put');
 
-                return $this->next($step, $fate->at ?? $this->situation->now);
+                return $this->next($step, $status->at ?? $this->context->now);
             }
-            $this->state = $this->state->but(['askedAt' => $fate->at ?? $this->situation->now, 'awaits' => null]);
+            $this->state = $this->state->with(['askedAt' => $status->at ?? $this->context->now, 'awaits' => null]);
         }
-        $asked = $this->state->askedAt ?? $this->situation->now;
-        $until = $step->within->after($asked, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays);
-        foreach ($this->situation->replies as $reply) {
+        $asked = $this->state->askedAt ?? $this->context->now;
+        $until = $step->within->after($asked, $this->context->clocks()->theirs, $this->context->clocks()->workingDays);
+        foreach ($this->context->replies as $reply) {
             if ($reply->id <= $this->state->heard || $reply->at > $until) {
                 continue;
             }
-            $this->state = $this->state->but(['heard' => $reply->id, 'repliesFrom' => $reply->at]);
+            $this->state = $this->state->with(['heard' => $reply->id, 'repliesFrom' => $reply->at]);
             if ($reply->answer !== null && isset($step->answers[$reply->answer])) {
                 $answer = $step->answers[$reply->answer];
-                $this->trace[] = new Reason('ask.answered', ['who' => $this->situation->who, 'answer' => $answer->label]);
-                $this->state = $this->state->but(['said' => ['answer' => $answer->label, 'remark' => $reply->remark, 'said' => $reply->text] + $this->state->said]);
+                $this->trace[] = new Reason('ask.answered', ['who' => $this->context->who, 'answer' => $answer->label]);
+                $this->state = $this->state->with(['said' => ['answer' => $answer->label, 'remark' => $reply->remark, 'said' => $reply->text] + $this->state->said]);
                 $this->again = true;
                 $this->enter($answer->steps, $step, $reply->at);
 
@@ -245,47 +249,47 @@ final class Advance
             }
             $this->unclear($step, $reply);
         }
-        if ($until > $this->situation->now) {
+        if ($until > $this->context->now) {
             return $this->sleep($until);
         }
-        $this->trace[] = new Reason('ask.no_answer', ['who' => $this->situation->who]);
+        $this->trace[] = new Reason('ask.no_answer', ['who' => $this->context->who]);
 
         return $this->enter($step->noAnswer, $step, $until);
     }
 
-    private function noteSent(Texting $step, Fate $fate): void
+    private function noteSent(Texting $step, DeliveryStatus $status): void
     {
-        if (! $fate->neverLeft() && $step->outgoing()->to->isPerson()) {
-            $this->state = $this->state->but(['sent' => $this->state->awaits]);
+        if (! $status->neverLeft() && $step->outgoing()->to->isPerson()) {
+            $this->state = $this->state->with(['sent' => $this->state->awaits]);
         }
     }
 
     private function unclear(Ask $step, Reply $reply): void
     {
         if ($step->unclear === null || $this->state->clarified) {
-            $this->trace[] = new Reason('ask.unclear', ['who' => $this->situation->who]);
+            $this->trace[] = new Reason('ask.unclear', ['who' => $this->context->who]);
 
             return;
         }
-        $this->trace[] = new Reason('ask.asked_again', ['who' => $this->situation->who]);
-        $this->state = $this->state->but(['clarified' => true]);
+        $this->trace[] = new Reason('ask.asked_again', ['who' => $this->context->who]);
+        $this->state = $this->state->with(['clarified' => true]);
         $this->effects[] = new SendText($this->name($step).'/unclear', $step, $reply->at, $this->state->round, words: $step->unclear);
     }
 
     /** The fate of the step's text; null where it has only been asked for now, or is skipped. */
-    private function sent(Ask|Text $step): ?Fate
+    private function sent(Ask|Text $step): ?DeliveryStatus
     {
         if ($this->state->awaits !== null) {
-            return $this->situation->fates[$this->state->awaits] ?? Fate::waiting();
+            return $this->context->statuses[$this->state->awaits] ?? DeliveryStatus::waiting();
         }
         if ($this->state->late && $this->isTooLate($step)) {
             $this->trace[] = new Reason('text.too_late');
-            $this->state = $this->state->but(['late' => false]);
-            $this->next($step, $this->situation->now);
+            $this->state = $this->state->with(['late' => false]);
+            $this->next($step, $this->context->now);
 
             return null;
         }
-        $this->state = $this->state->but(['late' => false, 'awaits' => $this->name($step)]);
+        $this->state = $this->state->with(['late' => false, 'awaits' => $this->name($step)]);
         $this->effects[] = new SendText($this->name($step), $step, $this->state->arrivedAt, $this->state->round, $this->state->anchor);
 
         return null;
@@ -298,46 +302,46 @@ final class Advance
             return $ifLate->skip;
         }
 
-        return $ifLate->left->after($this->situation->now, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays) > $this->state->anchor;
+        return $ifLate->left->after($this->context->now, $this->context->clocks()->theirs, $this->context->clocks()->workingDays) > $this->state->anchor;
     }
 
     private function forDate(WaitForDate $step): bool
     {
-        $date = $this->situation->facts->at($step->field);
+        $date = $this->context->facts->at($step->field);
         $date = is_string($date) ? Moment::parse($date) ?? Day::parse($date) : $date;
         if (! $date instanceof Moment && ! $date instanceof Day) {
-            return $this->close('no_date', new Reason('run.no_date', ['field' => $this->situation->label($step->field)]));
+            return $this->close('no_date', new Reason('run.no_date', ['field' => $this->context->label($step->field)]));
         }
-        $clocks = $this->situation->clocks();
+        $clocks = $this->context->clocks();
         $until = $step->offset->moment($date, $clocks);
         $anchor = $date instanceof Moment ? $date->at : new \DateTimeImmutable($date->date, $clocks->zone($step->offset->theirs));
-        if ($until > $this->situation->now) {
+        if ($until > $this->context->now) {
             return $this->sleep($until);
         }
         // Past when the run came to it, not only by now.
         $late = $until < $this->state->arrivedAt;
-        $this->state = $this->state->but(['anchor' => $anchor, 'late' => $late]);
+        $this->state = $this->state->with(['anchor' => $anchor, 'late' => $late]);
 
         return $this->next($step, max($until, $this->state->arrivedAt));
     }
 
     private function for(WaitFor $step): bool
     {
-        $replied = $this->situation->lastReplyAt;
+        $replied = $this->context->lastReplyAt;
         if ($step->reply && $replied !== null && $replied > $this->state->arrivedAt) {
-            $this->trace[] = new Reason('wait.replied', ['who' => $this->situation->who]);
-            $this->state = $this->state->but(['repliesFrom' => $replied]);
+            $this->trace[] = new Reason('wait.replied', ['who' => $this->context->who]);
+            $this->state = $this->state->with(['repliesFrom' => $replied]);
 
-            return $this->next($step, $this->situation->now);
+            return $this->next($step, $this->context->now);
         }
-        $weighed = $step->condition?->weigh($this->situation);
+        $weighed = $step->condition?->weigh($this->context);
         if ($weighed !== null && $weighed->holds()) {
             $this->trace[] = new Reason('wait.holds', ['because' => $weighed->reason->toArray()]);
 
-            return $this->next($step, $this->situation->now);
+            return $this->next($step, $this->context->now);
         }
-        $until = $step->atMost->after($this->state->arrivedAt, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays);
-        if ($until > $this->situation->now) {
+        $until = $step->atMost->after($this->state->arrivedAt, $this->context->clocks()->theirs, $this->context->clocks()->workingDays);
+        if ($until > $this->context->now) {
             return $this->sleep($until);
         }
         $this->trace[] = new Reason('wait.limit');
@@ -347,7 +351,7 @@ final class Advance
 
     private function goOnlyIf(GoOnlyIf $step): bool
     {
-        $weighed = $step->condition->weigh($this->situation);
+        $weighed = $step->condition->weigh($this->context);
 
         return $weighed->holds()
             ? $this->next($step, $this->state->arrivedAt)
@@ -358,7 +362,7 @@ final class Advance
     {
         $refused = [];
         foreach ($step->cases as $i => [$condition, $steps]) {
-            $weighed = $condition->weigh($this->situation);
+            $weighed = $condition->weigh($this->context);
             if ($weighed->holds()) {
                 array_push($this->trace, ...$refused);
                 $this->trace[] = new Reason('branch.case', ['because' => $weighed->reason->toArray(), 'case' => $i + 1]);
@@ -373,7 +377,7 @@ final class Advance
         return $this->enter($step->otherwise, $step, $this->state->arrivedAt);
     }
 
-    private function change(Change $step): bool
+    private function change(MakeChange $step): bool
     {
         if ($step->set !== []) {
             $this->effects[] = new SetFields($this->name($step), $step->set, $step->record);
@@ -393,22 +397,22 @@ final class Advance
 
     private function lookUp(LookUp $step): bool
     {
-        $standing = $this->situation->standing;
+        $standing = $this->context->standing;
         $known = $standing->lookedUpAt;
-        if ($standing->number === null || ($known !== null && $known > Span::days($step->rememberDays)->before($this->situation->now, $this->situation->clocks()->ours))) {
-            return $this->next($step, $this->state->awaits === null ? $this->state->arrivedAt : $this->situation->now);
+        if ($standing->number === null || ($known !== null && $known > Span::days($step->rememberDays)->before($this->context->now, $this->context->clocks()->ours))) {
+            return $this->next($step, $this->state->awaits === null ? $this->state->arrivedAt : $this->context->now);
         }
         if ($this->state->awaits !== null) {
             $limit = $this->state->arrivedAt->modify(self::LOOK_UP_LIMIT);
-            if (($this->situation->fates[$this->state->awaits] ?? Fate::waiting())->isWaiting() && $limit > $this->situation->now) {
+            if (($this->context->statuses[$this->state->awaits] ?? DeliveryStatus::waiting())->isWaiting() && $limit > $this->context->now) {
                 return $this->sleep($limit);
             }
             $this->trace[] = new Reason('run.not_looked_up');
 
-            return $this->next($step, $this->situation->now);
+            return $this->next($step, $this->context->now);
         }
-        $this->state = $this->state->awaiting($this->name($step))->but(['arrivedAt' => $this->situation->now]);
-        $this->wake = $this->situation->now->modify(self::LOOK_UP_LIMIT);
+        $this->state = $this->state->awaiting($this->name($step))->with(['arrivedAt' => $this->context->now]);
+        $this->wake = $this->context->now->modify(self::LOOK_UP_LIMIT);
         $this->effects[] = new LookUpNumber($this->name($step));
 
         return false;
@@ -417,20 +421,20 @@ final class Advance
     private function repeat(Repeat $step): bool
     {
         $gone = $this->state->times[$step->id] ?? 0;
-        $until = $step->until?->weigh($this->situation);
+        $until = $step->until?->weigh($this->context);
         if ($gone >= $step->times || ($until !== null && $until->holds())) {
             $this->trace[] = $gone >= $step->times ? new Reason('repeat.spent', ['times' => $gone]) : new Reason('repeat.done', ['because' => $until?->reason->toArray() ?? []]);
 
             return $this->next($step, $this->state->arrivedAt);
         }
-        $due = $step->every?->after($this->state->arrivedAt, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays) ?? $this->state->arrivedAt;
-        if ($due > $this->situation->now) {
+        $due = $step->every?->after($this->state->arrivedAt, $this->context->clocks()->theirs, $this->context->clocks()->workingDays) ?? $this->state->arrivedAt;
+        if ($due > $this->context->now) {
             return $this->sleep($due);
         }
         // Repeats that stand in between begin to count anew.
         $places = array_flip(array_keys($this->rule->flow->steps));
         $times = array_filter($this->state->times, fn (string $id): bool => ($places[$id] ?? 0) < $places[$step->to], ARRAY_FILTER_USE_KEY);
-        $this->state = $this->state->at($step->to, $due)->but(['round' => $this->state->round + 1, 'times' => [...$times, $step->id => $gone + 1]]);
+        $this->state = $this->state->at($step->to, $due)->with(['round' => $this->state->round + 1, 'times' => [...$times, $step->id => $gone + 1]]);
 
         return true;
     }
@@ -439,7 +443,7 @@ final class Advance
     private function watch(): bool
     {
         $limit = $this->goalLimit();
-        if ($limit > $this->situation->now) {
+        if ($limit > $this->context->now) {
             return $this->sleep($limit);
         }
         $this->trace[] = new Reason('goal.not_met');
@@ -457,7 +461,7 @@ final class Advance
 
     private function until(\DateTimeImmutable $until, Step $step): bool
     {
-        return $until > $this->situation->now ? $this->sleep($until) : $this->next($step, $until);
+        return $until > $this->context->now ? $this->sleep($until) : $this->next($step, $until);
     }
 
     /** @param  list<Step>  $steps */
@@ -485,7 +489,7 @@ final class Advance
     private function close(string $outcome, Reason $reason): bool
     {
         $this->trace[] = $reason;
-        $watches = $this->rule->goal !== null && $this->goalLimit() > $this->situation->now;
+        $watches = $this->rule->goal !== null && $this->goalLimit() > $this->context->now;
         $this->state = $watches ? $this->state->watch($outcome) : $this->state->over($outcome);
 
         return true;
@@ -497,8 +501,8 @@ final class Advance
         if ($this->state->awaits !== null && ! ($this->rule->flow->step((string) $this->state->step) instanceof LookUp)) {
             $this->effects[] = new DropText($this->state->awaits, $reason);
         }
-        $sent = $this->state->sent === null ? null : $this->situation->fates[$this->state->sent] ?? null;
-        if ($this->state->sent !== null && $sent !== null && $sent->fate === TextFate::Leaving && $sent->at < $this->situation->now) {
+        $sent = $this->state->sent === null ? null : $this->context->statuses[$this->state->sent] ?? null;
+        if ($this->state->sent !== null && $sent !== null && $sent->state === DeliveryState::Leaving && $sent->at < $this->context->now) {
             $this->effects[] = new DropText($this->state->sent, $reason);
         }
         if (! $watches) {
@@ -520,7 +524,7 @@ final class Advance
 
     private function goalLimit(): \DateTimeImmutable
     {
-        return $this->rule->goal?->within->after($this->state->beganAt, $this->situation->clocks()->theirs, $this->situation->clocks()->workingDays) ?? $this->state->beganAt;
+        return $this->rule->goal?->within->after($this->state->beganAt, $this->context->clocks()->theirs, $this->context->clocks()->workingDays) ?? $this->state->beganAt;
     }
 
     private function name(Step $step): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Engine;
 
+use Linnet\Core\Context\Subject;
 use Linnet\Core\Reason;
 
 /** The rules through which a change came about, the first one first. */

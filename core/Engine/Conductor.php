@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Engine;
 
-use Linnet\Core\Engine\Books\Known;
-use Linnet\Core\Engine\Books\Runs;
+use Linnet\Core\Context\DeliveryStatus;
+use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Effect\DropText;
 use Linnet\Core\Engine\Effect\Effect;
 use Linnet\Core\Engine\Effect\SendText;
+use Linnet\Core\Engine\Port\BusinessReader;
+use Linnet\Core\Engine\Port\RunStore;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\CalendarCame;
@@ -25,14 +28,14 @@ final readonly class Conductor
     /** A run that asks to be looked at again at once more often is left until its next moment. */
     private const LOOKS = 200;
 
-    public function __construct(private Known $known, private Runs $runs, private Surroundings $surroundings, private Sending $sending, private Doing $doing)
+    public function __construct(private BusinessReader $reader, private RunStore $runs, private ContextFactory $contexts, private OutboundMessages $outbound, private EffectHandler $effects)
     {
     }
 
     /** Something happened: rules may begin, and the runs of those it touches are looked at. */
-    public function happened(Happening $why): void
+    public function handle(DomainEvent $why): void
     {
-        $this->start($why, $this->known->rules());
+        $this->start($why, $this->reader->rules());
         if ($why->subject->personId !== null) {
             $this->lookAt($why->subject->personId);
         }
@@ -42,7 +45,7 @@ final readonly class Conductor
      * @param  list<Published>  $rules
      * @return list<Start> what became of each rule it concerns
      */
-    public function start(Happening $why, array $rules): array
+    public function start(DomainEvent $why, array $rules): array
     {
         $rules = array_values(array_filter($rules, fn (Published $p): bool => $p->rule->trigger->meets($why->change, $p->ruleId) || $p->rule->trigger instanceof DateReached
             || $p->rule->trigger instanceof GoneQuiet || $why->change instanceof Asked));
@@ -51,33 +54,33 @@ final readonly class Conductor
             return [];
         }
         $related = array_values(array_unique(array_merge(...array_map(fn (Published $p): array => Needs::relatedTypes($p->rule), $rules))));
-        $situation = $this->surroundings->situation($why->subject, $why->line, $related, lastTexts: array_filter($rules, fn (Published $p): bool => Needs::asksForTexts($p->rule)) !== [])->later($why->at);
+        $context = $this->contexts->create($why->subject, $why->line, $related, lastTexts: array_filter($rules, fn (Published $p): bool => Needs::asksForTexts($p->rule)) !== [])->later($why->at);
         $person = $why->subject->personId;
         $started = Engine::start(array_map(fn (Published $p): Published => $person === null || $p->rule->again->policy !== AgainPolicy::NotWithin ? $p : new Published(
             $p->ruleId, $p->rule, $this->runs->lastBegan($p->ruleId, $person),
-        ), $rules), $why->change, $situation, $why->subject, $why->id, $why->cause);
-        foreach ($started->armings as $arming) {
-            $this->runs->arm($arming, $why->subject);
-            if ($arming->reason !== null) {
-                $this->runs->note($arming->reason, $arming->ruleId, null, $why->subject);
+        ), $rules), $why->change, $context, $why->subject, $why->id, $why->cause);
+        foreach ($started->scheduledStarts as $scheduled) {
+            $this->runs->scheduleStart($scheduled, $why->subject);
+            if ($scheduled->reason !== null) {
+                $this->runs->note($scheduled->reason, $scheduled->ruleId, null, $why->subject);
             }
         }
         $byId = array_column($rules, null, 'ruleId');
         foreach ($started->starts as $start) {
-            $this->begin($start, $byId[$start->ruleId], $why, $situation);
+            $this->begin($start, $byId[$start->ruleId], $why, $context);
         }
 
         return $started->starts;
     }
 
     /** The moment a rule waited for is there. @return bool whether it had really come */
-    public function came(Published $published, Subject $subject, \DateTimeImmutable $dueAt, string $id): bool
+    public function resolveTimer(Published $published, Subject $subject, \DateTimeImmutable $dueAt, string $id): bool
     {
-        $situation = $this->surroundings->situation($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
-        [$change, $arming] = Engine::came($published, $situation, $dueAt, $this->surroundings->lastActivity($subject));
-        $this->runs->arm($arming, $subject);
+        $context = $this->contexts->create($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
+        [$change, $scheduled] = Engine::resolveTimer($published, $context, $dueAt, $this->contexts->lastActivity($subject));
+        $this->runs->scheduleStart($scheduled, $subject);
         if ($change !== null) {
-            $this->start(new Happening($id, $change, $subject, $this->known->now()), [$published]);
+            $this->start(new DomainEvent($id, $change, $subject, $this->reader->now()), [$published]);
         }
 
         return $change !== null;
@@ -86,8 +89,8 @@ final readonly class Conductor
     /** A rule was switched on: it waits for what it begins by, about one of those there are. */
     public function await(Published $published, Subject $subject): void
     {
-        $situation = $this->surroundings->situation($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
-        $this->runs->arm(Engine::arm($published, $situation, $this->surroundings->lastActivity($subject)), $subject);
+        $context = $this->contexts->create($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
+        $this->runs->scheduleStart(Engine::scheduleStart($published, $context, $this->contexts->lastActivity($subject)), $subject);
     }
 
     /** A rule's calendar has come to one who may belong to its audience. */
@@ -97,9 +100,9 @@ final readonly class Conductor
         if (! $trigger instanceof CalendarReached) {
             return;
         }
-        $situation = $this->surroundings->situation($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
-        if ($trigger->audience->weigh($situation)->holds()) {
-            $this->start(new Happening($id, new CalendarCame($published->ruleId, $at), $subject, $this->known->now()), [$published]);
+        $context = $this->contexts->create($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
+        if ($trigger->audience->weigh($context)->holds()) {
+            $this->start(new DomainEvent($id, new CalendarCame($published->ruleId, $at), $subject, $this->reader->now()), [$published]);
         }
     }
 
@@ -107,7 +110,7 @@ final readonly class Conductor
     public function lookAt(int $personId): void
     {
         foreach ($this->runs->liveOf($personId) as $run) {
-            $this->advance($run, $run->state->awaits === null ? null : $this->doing->text($run, $run->state->awaits));
+            $this->advance($run, $run->state->awaits === null ? null : $this->effects->text($run, $run->state->awaits));
         }
     }
 
@@ -118,19 +121,19 @@ final readonly class Conductor
             return;
         }
         for ($looks = 0; $looks < self::LOOKS; $looks++) {
-            $situation = $this->situation($run);
-            if ($ask !== null && $ask->fate()->isWaiting() && $this->mayStillBe($run, $situation)) {
-                $this->sending->judge($ask, $situation);
+            $context = $this->contextOf($run);
+            if ($ask !== null && $ask->status()->isWaiting() && $this->mayStillBe($run, $context)) {
+                $this->outbound->evaluate($ask, $context);
             }
             $ask = null;
-            $outcome = Engine::advance($run->rule, $run->state, $situation->later($situation->now, $this->fates($run)));
+            $outcome = Engine::advance($run->rule, $run->state, $context->later($context->now, $this->statuses($run)));
             $run->state = $outcome->state;
             foreach ($outcome->trace as $reason) {
                 $this->runs->note($reason, $run->ruleId, $run, $run->subject);
             }
             $moved = false;
             foreach ($outcome->effects as $effect) {
-                $moved = $this->perform($effect, $run, $situation) || $moved;
+                $moved = $this->perform($effect, $run, $context) || $moved;
             }
             if (! $outcome->again && ! $moved) {
                 break;
@@ -140,26 +143,26 @@ final readonly class Conductor
     }
 
     /** Before a held text is asked about again, the run itself may have come to its end. */
-    private function mayStillBe(Run $run, Situation $situation): bool
+    private function mayStillBe(Run $run, EvaluationContext $context): bool
     {
-        return ! Engine::advance($run->rule, $run->state, $situation)->state->isOver();
+        return ! Engine::advance($run->rule, $run->state, $context)->state->isOver();
     }
 
-    /** @return array<string, Fate> of the text or look-up a run waits for, and of the last text it sent */
-    private function fates(Run $run): array
+    /** @return array<string, DeliveryStatus> of the text or look-up a run waits for, and of the last text it sent */
+    private function statuses(Run $run): array
     {
-        $fates = [];
+        $statuses = [];
         foreach (array_filter([$run->state->awaits, $run->state->sent]) as $name) {
-            $fate = $this->doing->fate($run, $name);
-            if ($fate !== null) {
-                $fates[$name] = $fate;
+            $status = $this->effects->status($run, $name);
+            if ($status !== null) {
+                $statuses[$name] = $status;
             }
         }
 
-        return $fates;
+        return $statuses;
     }
 
-    private function begin(Start $start, Published $published, Happening $why, Situation $situation): void
+    private function begin(Start $start, Published $published, DomainEvent $why, EvaluationContext $context): void
     {
         if ($start->occasion === null || $start->state === null) {
             $this->runs->note($start->reason, $start->ruleId, null, $why->subject);
@@ -168,7 +171,7 @@ final readonly class Conductor
         }
         $run = $this->runs->begin($published, $why->subject, $start->occasion, $start->state, $why);
         if ($run === null) {
-            $this->runs->note(new Reason('start.before', ['who' => $situation->who]), $start->ruleId, null, $why->subject);
+            $this->runs->note(new Reason('start.before', ['who' => $context->who]), $start->ruleId, null, $why->subject);
 
             return;
         }
@@ -177,43 +180,43 @@ final readonly class Conductor
     }
 
     /** What a run may look at now. */
-    public function situation(Run $run): Situation
+    public function contextOf(Run $run): EvaluationContext
     {
-        $replies = $run->state->askedAt === null ? [] : $this->known->replies($run->id, $run->state->heard);
+        $replies = $run->state->askedAt === null ? [] : $this->reader->replies($run->id, $run->state->heard);
 
-        $situation = $this->surroundings->situation($run->subject, $run->line, Needs::relatedTypes($run->rule), $run->ruleId, $replies, Needs::asksForTexts($run->rule));
+        $context = $this->contexts->create($run->subject, $run->line, Needs::relatedTypes($run->rule), $run->ruleId, $replies, Needs::asksForTexts($run->rule));
         // What was said to the run may be asked about, and merged into its texts.
         foreach ($run->state->said as $name => $value) {
-            $situation = $situation->knowing($name, $value);
+            $context = $context->knowing($name, $value);
         }
 
-        return $situation;
+        return $context;
     }
 
     /** @return bool whether it may move the run on at once */
-    private function perform(Effect $effect, Run $run, Situation $situation): bool
+    private function perform(Effect $effect, Run $run, EvaluationContext $context): bool
     {
         if ($effect instanceof SendText) {
-            $fate = $this->sending->want($run, $effect, $situation);
+            $status = $this->outbound->request($run, $effect, $context);
 
-            return $effect->name === $run->state->awaits && ! $fate->isWaiting();
+            return $effect->name === $run->state->awaits && ! $status->isWaiting();
         }
         if ($effect instanceof DropText) {
-            $this->sending->drop($run, $effect);
+            $this->outbound->drop($run, $effect);
 
             return false;
         }
 
-        return $this->doing->perform($effect, $run, $situation);
+        return $this->effects->perform($effect, $run, $context);
     }
 
-    private function isAbout(Published $published, Happening $why): bool
+    private function isAbout(Published $published, DomainEvent $why): bool
     {
         $type = $published->rule->trigger->type();
         if ($why->subject->recordId === null) {
             return $type === RecordType::PERSON || $why->change instanceof Asked;
         }
 
-        return $this->known->record($why->subject->recordId)?->type->key === $type;
+        return $this->reader->record($why->subject->recordId)?->type->key === $type;
     }
 }

@@ -45,6 +45,6 @@ final class Detour
         $places = array_flip(array_keys($rule->flow->steps));
         $isBack = $places[$step] < ($places[$state->step] ?? PHP_INT_MAX);
 
-        return $state->at($step, $now)->but(['round' => $state->round + (int) $isBack]);
+        return $state->at($step, $now)->with(['round' => $state->round + (int) $isBack]);
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Engine;
 
-use Linnet\Core\Engine\Books\Known;
-use Linnet\Core\Engine\Books\Runs;
-use Linnet\Core\Engine\Books\Texts;
+use Linnet\Core\Engine\Port\BusinessReader;
+use Linnet\Core\Engine\Port\MessageStore;
+use Linnet\Core\Engine\Port\RunStore;
 use Linnet\Core\Rule\Step\Answer;
 use Linnet\Core\Rule\Step\Ask;
 use Linnet\Core\Rule\Trigger\TextReceived;
@@ -18,7 +18,7 @@ use Linnet\Core\Text\Words\ReservedWords;
 /** Takes a text that came in for what it is, given the questions that are open and the words rules listen for. */
 final readonly class Hearing
 {
-    public function __construct(private Known $known, private Runs $runs, private Texts $texts, private ReservedWords $reserved)
+    public function __construct(private BusinessReader $reader, private RunStore $runs, private MessageStore $texts, private ReservedWords $reserved)
     {
     }
 
@@ -33,7 +33,7 @@ final readonly class Hearing
             }
         }
         $rules = [];
-        foreach ($this->known->rules() as $published) {
+        foreach ($this->reader->rules() as $published) {
             $trigger = $published->rule->trigger;
             if ($trigger instanceof TextReceived && $trigger->listensOn($line)) {
                 $rules[$published->ruleId] = [$trigger->keywords, $trigger->onlyWhenNoQuestion];

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Engine;
 
+use Linnet\Core\Context\DeliveryStatus;
 use Linnet\Core\Gate\Judgement;
-use Linnet\Core\Gate\Origin;
+use Linnet\Core\Gate\TextOrigin;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rule\Step\TextKind;
-use Linnet\Core\Text\Composed;
 use Linnet\Core\Text\Template\Template;
 
 /** A rule's text on its way out. */
@@ -49,7 +49,7 @@ final class OutText
     public function __construct(
         public readonly string $name,
         public readonly ?Run $run,
-        public readonly Origin $origin,
+        public readonly TextOrigin $origin,
         public readonly TextKind $kind,
         public Receiver $to,
         public readonly ?Template $words,
@@ -63,13 +63,13 @@ final class OutText
     ) {
     }
 
-    public function fate(): Fate
+    public function status(): DeliveryStatus
     {
         return match ($this->state) {
-            TextState::Waiting, TextState::SetAside => Fate::waiting(),
-            TextState::Left => $this->isHanded ? Fate::left($this->settledAt ?? $this->wantedAt) : Fate::leaving($this->settledAt ?? $this->wantedAt),
-            TextState::Failed => Fate::failed($this->settledAt ?? $this->wantedAt),
-            TextState::Dropped => Fate::dropped($this->settledAt ?? $this->wantedAt),
+            TextState::Waiting, TextState::SetAside => DeliveryStatus::waiting(),
+            TextState::Left => $this->isHanded ? DeliveryStatus::left($this->settledAt ?? $this->wantedAt) : DeliveryStatus::leaving($this->settledAt ?? $this->wantedAt),
+            TextState::Failed => DeliveryStatus::failed($this->settledAt ?? $this->wantedAt),
+            TextState::Dropped => DeliveryStatus::dropped($this->settledAt ?? $this->wantedAt),
         };
     }
 }

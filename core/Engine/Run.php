@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Engine;
 
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Context\Subject;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rule\Rule;
 
 /** One journey of one record or person through one published version of a rule. */
@@ -13,7 +14,7 @@ final class Run
     /**
      * @param  string|null  $line  key of the line the person called or texted
      * @param  string|null  $number  E.164 they called or texted from
-     * @param  Power  $power  of its rule
+     * @param  ActivationState  $power  of its rule
      * @param  \DateTimeImmutable|null  $pausedUntil  until when its rule was last paused
      */
     public function __construct(
@@ -25,7 +26,7 @@ final class Run
         public readonly ?string $line = null,
         public readonly ?string $number = null,
         public readonly Cause $cause = new Cause,
-        public Power $power = Power::On,
+        public ActivationState $power = ActivationState::On,
         public ?\DateTimeImmutable $pausedUntil = null,
     ) {
     }

@@ -64,27 +64,27 @@ final readonly class RunState
 
     public function at(string $step, \DateTimeImmutable $when): self
     {
-        return $this->but(['step' => $step, 'arrivedAt' => $when, 'awaits' => null, 'askedAt' => null, 'clarified' => false]);
+        return $this->with(['step' => $step, 'arrivedAt' => $when, 'awaits' => null, 'askedAt' => null, 'clarified' => false]);
     }
 
     public function awaiting(string $name): self
     {
-        return $this->but(['awaits' => $name]);
+        return $this->with(['awaits' => $name]);
     }
 
     public function over(string $outcome): self
     {
-        return $this->but(['step' => null, 'awaits' => null, 'askedAt' => null, 'watching' => false, 'outcome' => $outcome]);
+        return $this->with(['step' => null, 'awaits' => null, 'askedAt' => null, 'watching' => false, 'outcome' => $outcome]);
     }
 
     /** Its steps are done; the goal may still be met. */
     public function watch(string $outcome): self
     {
-        return $this->but(['step' => null, 'awaits' => null, 'askedAt' => null, 'watching' => true, 'outcome' => $outcome]);
+        return $this->with(['step' => null, 'awaits' => null, 'askedAt' => null, 'watching' => true, 'outcome' => $outcome]);
     }
 
     /** @param  array<string, mixed>  $changed */
-    public function but(array $changed): self
+    public function with(array $changed): self
     {
         /** @phpstan-ignore argument.type */
         return new self(...[...get_object_vars($this), ...$changed]);

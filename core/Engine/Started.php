@@ -9,9 +9,9 @@ final readonly class Started
 {
     /**
      * @param  list<Start>  $starts
-     * @param  list<Arming>  $armings
+     * @param  list<ScheduledStart>  $scheduledStarts
      */
-    public function __construct(public array $starts, public array $armings)
+    public function __construct(public array $starts, public array $scheduledStarts)
     {
     }
 }

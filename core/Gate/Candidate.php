@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Gate;
 
+use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\Health;
+use Linnet\Core\Record\Pace;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rule\Condition\Weighed;
 use Linnet\Core\Rule\Step\TextKind;
@@ -13,7 +16,7 @@ use Linnet\Core\Time\WeeklyHours;
 final readonly class Candidate
 {
     /**
-     * @param  Power  $rule  of the rule that wants it; on for texts no rule wants
+     * @param  ActivationState  $rule  of the rule that wants it; on for texts no rule wants
      * @param  \DateTimeImmutable|null  $sameSentAt  when these words last went to this person
      * @param  \DateTimeImmutable|null  $sameHeldSince  since when the same words to this person have been held already
      * @param  bool  $released  nobody has to let it go first
@@ -32,14 +35,14 @@ final readonly class Candidate
      * @param  int  $turn  counts the line's departures: the seed of a spread
      */
     public function __construct(
-        public Origin $origin,
+        public TextOrigin $origin,
         public TextKind $kind,
         public string $body,
         public Receiver $to,
-        public Power $rule,
-        public Power $line,
+        public ActivationState $rule,
+        public ActivationState $line,
         public string $lineName,
-        public Power $business = Power::On,
+        public ActivationState $business = ActivationState::On,
         public ?\DateTimeImmutable $sameSentAt = null,
         public ?\DateTimeImmutable $sameHeldSince = null,
         public bool $released = true,

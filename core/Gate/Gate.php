@@ -34,16 +34,16 @@ final class Gate
     }
 
     /** @return non-empty-list<Check> */
-    private static function checks(Origin $origin): array
+    private static function checks(TextOrigin $origin): array
     {
         return match ($origin) {
-            Origin::Rule => [
+            TextOrigin::Rule => [
                 new SwitchedOn, new Reachable, new Consent, new StandingCondition, new Stale, new Duplicate, new Capped, new DecentHours, new Budget, new Pacing, new LineHealth,
             ],
             // A person answers for what they type; the line's own limits hold for everybody.
-            Origin::Staff, Origin::Notice => [new SwitchedOn, new Reachable, new Consent, new Pacing, new LineHealth],
+            TextOrigin::Staff, TextOrigin::Notice => [new SwitchedOn, new Reachable, new Consent, new Pacing, new LineHealth],
             // The answer a word gets is owed at once.
-            Origin::Words => [new SwitchedOn, new Reachable, new Consent],
+            TextOrigin::Words => [new SwitchedOn, new Reachable, new Consent],
         };
     }
 }

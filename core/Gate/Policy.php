@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Linnet\Core\Gate;
 
 use Linnet\Core\Document\Doc;
+use Linnet\Core\Record\HealthLimits;
 use Linnet\Core\Rule\Step\TextKind;
 use Linnet\Core\Time\WeeklyHours;
 

@@ -19,7 +19,7 @@ final readonly class Cleaned
     public function __construct(
         public string $type,
         public ?string $externalId,
-        public PersonSaid $person,
+        public PersonInput $person,
         public array $fields,
         public KnownPeople $knownPeople = KnownPeople::Fill,
         public ?float $version = null,

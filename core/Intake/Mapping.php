@@ -12,8 +12,8 @@ use Linnet\Core\Number\PhoneNumber;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Field;
 use Linnet\Core\Record\FieldKind;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Place;
+use Linnet\Core\Time\Moment;
 
 /** How what a source sends becomes records: a document, read once. */
 final readonly class Mapping
@@ -144,29 +144,29 @@ final readonly class Mapping
     }
 
     /** @param  array<string, scalar|null>  $values */
-    private static function personSaid(array $values, ?PhoneNumber $number, ?ConsentSaid $consent): PersonSaid
+    private static function personSaid(array $values, ?PhoneNumber $number, ?ConsentInput $consent): PersonInput
     {
-        $own = array_filter(array_intersect_key($values, array_flip(PersonSaid::OWN)), fn (mixed $value): bool => $value !== null);
+        $own = array_filter(array_intersect_key($values, array_flip(PersonInput::OWN)), fn (mixed $value): bool => $value !== null);
         $text = fn (string $key): ?string => isset($values[$key]) ? mb_substr((string) $values[$key], 0, 190, 'UTF-8') : null;
         if (isset($own['zone']) && ! in_array($own['zone'], \DateTimeZone::listIdentifiers(), true)) {
             throw Refused::value('not_a_zone', 'zone', $own['zone']);
         }
 
-        return new PersonSaid(
+        return new PersonInput(
             $text('external_id'), $number, $text('email'),
             array_map(fn (mixed $value): string => mb_substr((string) $value, 0, 190, 'UTF-8'), $own),
-            array_diff_key($values, array_flip([...PersonSaid::OWN, 'external_id', 'email', 'number'])),
+            array_diff_key($values, array_flip([...PersonInput::OWN, 'external_id', 'email', 'number'])),
             $consent,
         );
     }
 
     /** @param  array<string, scalar|null>  $values */
-    private static function consentSaid(array $values): ?ConsentSaid
+    private static function consentSaid(array $values): ?ConsentInput
     {
         $marketing = $values['marketing'] ?? null;
         $stopped = ($values['stopped'] ?? null) === true;
 
-        return is_bool($marketing) || $stopped ? new ConsentSaid(
+        return is_bool($marketing) || $stopped ? new ConsentInput(
             is_bool($marketing) ? $marketing : null, $stopped,
             isset($values['wording']) ? (string) $values['wording'] : null, isset($values['at']) ? (string) $values['at'] : null,
         ) : null;
@@ -204,7 +204,7 @@ final readonly class Mapping
             throw Refused::of($followed->refused);
         }
         $written = (string) $followed->value;
-        if (Fit::isRounded($written)) {
+        if (FieldNormalizer::isRounded($written)) {
             return [null, Refused::value('rounded_phone', (string) $taken->at, $written)->reason()];
         }
         try {

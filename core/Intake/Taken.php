@@ -72,7 +72,7 @@ final readonly class Taken
                 $after[] = $value;
             }
 
-            return new Followed($raw, $after, Fit::into($field, $value, $place, $path), null);
+            return new Followed($raw, $after, FieldNormalizer::into($field, $value, $place, $path), null);
         } catch (Refused $e) {
             return new Followed($raw, $after, null, $e->reason());
         }

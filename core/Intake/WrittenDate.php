@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Intake;
 
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Zone;
 
 /** Reads a date, with or without a time, as people and systems write it. */

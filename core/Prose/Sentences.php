@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Prose;
 
+use Linnet\Core\Document\Nearest;
 use Linnet\Core\Prose\Phrase\Phrase;
 use Linnet\Core\Reason;
-use Linnet\Core\Text\Nearest;
 
 /** One sentence against one phrase: written, read, completed. */
 final class Sentences

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Record;
 
-use Linnet\Core\Gate\Power;
-use Linnet\Core\Gate\Tariff;
 use Linnet\Core\Text\Template\Links;
 use Linnet\Core\Time\WeeklyHours;
 use Linnet\Core\Time\WorkingDays;
@@ -29,7 +27,7 @@ final readonly class Business
         public ?WeeklyHours $opening = null,
         public WorkingDays $workingDays = new WorkingDays,
         public bool $leapToMarch = false,
-        public Power $sending = Power::On,
+        public ActivationState $sending = ActivationState::On,
         public ?string $oneWayStopLine = null,
         public string $linkBase = 'https://links.example/l/',
         public string $linkSalt = '',

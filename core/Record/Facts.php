@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Record;
 
+use Linnet\Core\Money;
+use Linnet\Core\Text\Template\Values;
+use Linnet\Core\Time\Moment;
+
 /**
  * What is known about a person and a record at one moment, reached by path: "first_name", "call.started_at", "line.name".
  *
  * The person's own fields stand at the top; everything else under the name of what it belongs to.
  */
-final readonly class Facts
+final readonly class Facts implements Values
 {
     /** @param  array<array-key, mixed>  $tree */
     private function __construct(private array $tree)

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Record;
 
-use Linnet\Core\Gate\Health;
-use Linnet\Core\Gate\Pace;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Time\WeeklyHours;
 
 /** What texts are sent from: a number, or a name that cannot be answered. */
@@ -23,7 +20,7 @@ final readonly class Line
         public string $key,
         public string $name,
         public ?string $number,
-        public Power $power = Power::On,
+        public ActivationState $power = ActivationState::On,
         public Pace $pace = new Pace,
         public Health $health = new Health,
         public ?int $staffId = null,
@@ -33,7 +30,7 @@ final readonly class Line
     }
 
     /** The same, numbered or switched otherwise. */
-    public function with(?int $id = null, ?Power $power = null): self
+    public function with(?int $id = null, ?ActivationState $power = null): self
     {
         return new self($id ?? $this->id, $this->key, $this->name, $this->number, $power ?? $this->power, $this->pace, $this->health, $this->staffId, $this->countries, $this->hours);
     }

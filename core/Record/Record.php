@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Record;
 
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Zone;
 
 /** A business thing that belongs to a person. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Linnet\Core\Record;
 
 /** One of those who log in, as rules see them. */
-final readonly class Staff
+final readonly class Staff implements \Stringable
 {
     /**
      * @param  string|null  $number  E.164
@@ -13,6 +13,11 @@ final readonly class Staff
      */
     public function __construct(public int $id, public string $name, public string $email, public ?string $number = null, public bool $textsAllowed = true)
     {
+    }
+
+    public function __toString(): string
+    {
+        return $this->name;
     }
 
     /** A part of them by the name texts and conditions call it; null for anything else. */

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal;
 
-use Linnet\Core\Engine\Situation;
-use Linnet\Core\Engine\Subject;
-use Linnet\Core\Engine\Surroundings;
+use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Context\Subject;
+use Linnet\Core\Engine\ContextFactory;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\RecordType;
-use Linnet\Core\Rehearsal\Paper\PaperKnown;
-use Linnet\Core\Rehearsal\Paper\Sheet;
+use Linnet\Core\Rehearsal\InMemory\InMemoryBusinessReader;
+use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Example\Expected;
 use Linnet\Core\Rule\Rule;
@@ -25,7 +25,7 @@ final readonly class ExampleRun
     /** From a range that is reserved for fiction. */
     private const NUMBER = '+447700900999';
 
-    private function __construct(public Rehearsed $rehearsed, public Receiver $receiver, public Situation $situation)
+    private function __construct(public Rehearsed $rehearsed, public Receiver $receiver, public EvaluationContext $context)
     {
     }
 
@@ -44,11 +44,11 @@ final readonly class ExampleRun
         }
         $subject = new Subject(1, $isRecord ? 1 : null);
         $line = self::line($world->lines);
-        $surroundings = new Surroundings(new PaperKnown($sheet));
-        $situation = $surroundings->situation($subject, $line);
-        $receiver = $surroundings->receiver($person);
+        $contexts = new ContextFactory(new InMemoryBusinessReader($sheet));
+        $context = $contexts->create($subject, $line);
+        $receiver = $contexts->receiver($person);
 
-        return new self(Rehearsal::oneRun($sheet, $rule, $subject, $line, $example->happens), $receiver, $situation);
+        return new self(Rehearsal::oneRun($sheet, $rule, $subject, $line, $example->happens), $receiver, $context);
     }
 
     /** @return list<Expected> the texts that came, in their order */

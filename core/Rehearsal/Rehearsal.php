@@ -4,43 +4,43 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal;
 
+use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\Conductor;
-use Linnet\Core\Engine\Doing;
+use Linnet\Core\Engine\ContextFactory;
+use Linnet\Core\Engine\DomainEvent;
 use Linnet\Core\Engine\Effect\DropText;
-use Linnet\Core\Engine\Happening;
+use Linnet\Core\Engine\EffectHandler;
 use Linnet\Core\Engine\Hearing;
+use Linnet\Core\Engine\OutboundMessages;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Engine\RunState;
-use Linnet\Core\Engine\Sending;
-use Linnet\Core\Engine\Subject;
-use Linnet\Core\Engine\Surroundings;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\Asked;
+use Linnet\Core\Record\Change\AskedBy;
 use Linnet\Core\Record\Change\Change;
-use Linnet\Core\Record\Change\FateKnown;
 use Linnet\Core\Record\Change\FormSent;
 use Linnet\Core\Record\Change\RecordAdded;
 use Linnet\Core\Record\Change\RecordChanged;
+use Linnet\Core\Record\Change\StatusReported;
 use Linnet\Core\Record\Change\TextReceived;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\RecordType;
-use Linnet\Core\Rehearsal\Paper\PaperDeeds;
-use Linnet\Core\Rehearsal\Paper\PaperKnown;
-use Linnet\Core\Rehearsal\Paper\PaperRule;
-use Linnet\Core\Rehearsal\Paper\PaperRuns;
-use Linnet\Core\Rehearsal\Paper\PaperTexts;
-use Linnet\Core\Rehearsal\Paper\Sheet;
+use Linnet\Core\Rehearsal\InMemory\InMemoryBusinessReader;
+use Linnet\Core\Rehearsal\InMemory\InMemoryMessageStore;
+use Linnet\Core\Rehearsal\InMemory\InMemoryRule;
+use Linnet\Core\Rehearsal\InMemory\InMemoryRunStore;
+use Linnet\Core\Rehearsal\InMemory\InMemorySideEffects;
+use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Same;
-use Linnet\Core\Rule\Trigger\AskedBy;
 use Linnet\Core\Rule\Trigger\CalendarReached;
 use Linnet\Core\Rule\Trigger\DateReached;
 use Linnet\Core\Rule\Trigger\GoneQuiet;
@@ -60,21 +60,21 @@ final class Rehearsal
 
     private readonly World $world;
 
-    private readonly PaperKnown $known;
+    private readonly InMemoryBusinessReader $reader;
 
-    private readonly PaperRuns $runs;
+    private readonly InMemoryRunStore $runs;
 
-    private readonly PaperTexts $texts;
+    private readonly InMemoryMessageStore $texts;
 
-    private readonly PaperDeeds $deeds;
+    private readonly InMemorySideEffects $sideEffects;
 
-    private readonly Sending $sending;
+    private readonly OutboundMessages $outbound;
 
     private readonly Conductor $conductor;
 
     private readonly Hearing $hearing;
 
-    private readonly Surroundings $surroundings;
+    private readonly ContextFactory $contexts;
 
     /** @param  list<Rule>  $rules besides those of the world, first in order */
     private function __construct(Sheet $sheet, array $rules)
@@ -82,25 +82,25 @@ final class Rehearsal
         $this->sheet = $sheet;
         $this->world = $world = $sheet->world;
         foreach (array_values([...$rules, ...$world->rules]) as $i => $rule) {
-            $sheet->rules[$i + 1] = new PaperRule((string) ($i + 1), $rule);
+            $sheet->rules[$i + 1] = new InMemoryRule((string) ($i + 1), $rule);
         }
-        $this->known = new PaperKnown($sheet);
-        $this->runs = new PaperRuns($sheet);
-        $this->texts = new PaperTexts($sheet);
-        $this->deeds = new PaperDeeds($sheet);
-        $this->surroundings = new Surroundings($this->known);
-        $this->sending = new Sending($this->known, $this->texts, $this->surroundings);
-        $this->conductor = new Conductor($this->known, $this->runs, $this->surroundings, $this->sending, new Doing($this->known, $this->runs, $this->texts, $this->deeds, $this->sending));
-        $this->hearing = new Hearing($this->known, $this->runs, $this->texts, $world->words);
+        $this->reader = new InMemoryBusinessReader($sheet);
+        $this->runs = new InMemoryRunStore($sheet);
+        $this->texts = new InMemoryMessageStore($sheet);
+        $this->sideEffects = new InMemorySideEffects($sheet);
+        $this->contexts = new ContextFactory($this->reader);
+        $this->outbound = new OutboundMessages($this->reader, $this->texts, $this->contexts);
+        $this->conductor = new Conductor($this->reader, $this->runs, $this->contexts, $this->outbound, new EffectHandler($this->reader, $this->runs, $this->texts, $this->sideEffects, $this->outbound));
+        $this->hearing = new Hearing($this->reader, $this->runs, $this->texts, $world->words);
     }
 
     /** @param  list<Rule>  $rules besides those of the world, first in order */
-    public static function of(World $world, array $rules): Lived
+    public static function of(World $world, array $rules): RehearsalResult
     {
         $rehearsal = new self(new Sheet($world), $rules);
         $rehearsal->live();
 
-        return new Lived($rehearsal->sheet);
+        return new RehearsalResult($rehearsal->sheet);
     }
 
     /**
@@ -114,15 +114,15 @@ final class Rehearsal
         $rehearsal = new self($sheet, [$rule]);
         $published = new Published('1', $rule);
         $trigger = $rule->trigger;
-        $situation = $rehearsal->surroundings->situation($subject, $line, Needs::relatedTypes($rule), '1');
+        $context = $rehearsal->contexts->create($subject, $line, Needs::relatedTypes($rule), '1');
         $state = RunState::begin($rule->firstStep(), $sheet->now);
-        if ($trigger instanceof DateReached && ($next = $trigger->next($situation, $sheet->now)) !== null) {
+        if ($trigger instanceof DateReached && ($next = $trigger->next($context, $sheet->now)) !== null) {
             [$at, $anchor] = $next;
             $sheet->now = $at;
-            $state = RunState::begin($rule->firstStep(), $at)->but(['anchor' => $anchor, 'hangsOn' => $anchor]);
+            $state = RunState::begin($rule->firstStep(), $at)->with(['anchor' => $anchor, 'hangsOn' => $anchor]);
         }
         $began = $sheet->now;
-        $run = $rehearsal->runs->begin($published, $subject, 'rehearsal', $state, new Happening('1', new Asked('1', AskedBy::Hand), $subject, $began, $line));
+        $run = $rehearsal->runs->begin($published, $subject, 'rehearsal', $state, new DomainEvent('1', new Asked('1', AskedBy::Hand), $subject, $began, $line));
         if ($run !== null) {
             $rehearsal->conductor->advance($run);
             for ($looks = 0; $looks < self::LOOKS && ! $run->state->isOver(); $looks++) {
@@ -172,7 +172,7 @@ final class Rehearsal
     private function leftAt(string $step): ?\DateTimeImmutable
     {
         foreach ($this->sheet->texts as $text) {
-            if (explode('/', $text->name)[0] === $step && ! $text->fate()->isWaiting()) {
+            if (explode('/', $text->name)[0] === $step && ! $text->status()->isWaiting()) {
                 return $text->settledAt;
             }
         }
@@ -224,9 +224,9 @@ final class Rehearsal
     private function settle(): void
     {
         do {
-            $happened = array_splice($this->sheet->happenings, 0, self::AT_ONCE);
-            foreach ($happened as $happening) {
-                $this->conductor->happened($happening);
+            $happened = array_splice($this->sheet->events, 0, self::AT_ONCE);
+            foreach ($happened as $event) {
+                $this->conductor->handle($event);
             }
             $due = $this->sheet->agenda->take($this->sheet->now, self::AT_ONCE);
             foreach ($due as [$key, $at]) {
@@ -246,15 +246,15 @@ final class Rehearsal
             $run = $text->run;
             if ($run !== null && ! $run->state->isOver() && ! $this->isPaused($run)) {
                 $this->conductor->advance($run, $text);
-            } elseif ($run !== null && $text->fate()->isWaiting() && ! $this->isPaused($run)) {
+            } elseif ($run !== null && $text->status()->isWaiting() && ! $this->isPaused($run)) {
                 $this->judgeAlone($text, $run);
             }
         } elseif ($kind === 'start') {
             [$ruleId, $what, $id] = explode(':', $rest, 3);
             $rule = $this->sheet->rules[(int) $ruleId];
             $subject = $what === 'record' ? $this->sheet->about(null, (int) $id) : $this->sheet->about((int) $id, null);
-            if ($rule->power === Power::On) {
-                $this->conductor->came(new Published($ruleId, $rule->rule), $subject, $at, $this->sheet->changeId());
+            if ($rule->power === ActivationState::On) {
+                $this->conductor->resolveTimer(new Published($ruleId, $rule->rule), $subject, $at, $this->sheet->changeId());
             }
         } else {
             $this->callUp($this->sheet->rules[(int) $rest], $at);
@@ -264,18 +264,18 @@ final class Rehearsal
     /** A text whose run is over, such as a notice to staff, or what an unclear answer got. */
     private function judgeAlone(OutText $text, Run $run): void
     {
-        $this->sending->judge($text, $this->surroundings->situation($run->subject, $run->line));
+        $this->outbound->evaluate($text, $this->contexts->create($run->subject, $run->line));
     }
 
     private function isPaused(Run $run): bool
     {
-        return $this->sheet->rules[(int) $run->ruleId]->power !== Power::On;
+        return $this->sheet->rules[(int) $run->ruleId]->power !== ActivationState::On;
     }
 
-    private function callUp(PaperRule $rule, \DateTimeImmutable $at): void
+    private function callUp(InMemoryRule $rule, \DateTimeImmutable $at): void
     {
         $trigger = $rule->rule->trigger;
-        if (! $trigger instanceof CalendarReached || $rule->power !== Power::On) {
+        if (! $trigger instanceof CalendarReached || $rule->power !== ActivationState::On) {
             return;
         }
         $this->awaitCalendar($rule, $at);
@@ -288,14 +288,14 @@ final class Rehearsal
         }
     }
 
-    private function awaitCalendar(PaperRule $rule, \DateTimeImmutable $after): void
+    private function awaitCalendar(InMemoryRule $rule, \DateTimeImmutable $after): void
     {
         $next = $rule->rule->trigger instanceof CalendarReached ? $rule->rule->trigger->next($after, Zone::get($this->world->business->zone)) : null;
         $next === null ? $this->sheet->agenda->clear("calendar:$rule->id") : $this->sheet->agenda->put("calendar:$rule->id", $next);
     }
 
     /** What a rule waits for from the moment it is switched on. */
-    private function switchOn(PaperRule $rule): void
+    private function switchOn(InMemoryRule $rule): void
     {
         $this->awaitCalendar($rule, $this->sheet->now);
         if (! $rule->rule->trigger instanceof DateReached && ! $rule->rule->trigger instanceof GoneQuiet) {
@@ -316,11 +316,11 @@ final class Rehearsal
         $person = $event->person === null ? null : $this->sheet->personIds[$event->person];
         match ($event->kind) {
             WorldEventKind::Record => $event->new !== null && $this->record($event->new),
-            WorldEventKind::Person => $this->deeds->setPerson((int) $person, $event->values, new Cause),
+            WorldEventKind::Person => $this->sideEffects->setPerson((int) $person, $event->values, new Cause),
             WorldEventKind::Text => $this->text((int) $person, $event->key, $event->text),
-            WorldEventKind::Label => $this->deeds->label((int) $person, $event->label, $event->text, $event->added, new Cause),
+            WorldEventKind::Label => $this->sideEffects->label((int) $person, $event->label, $event->text, $event->added, new Cause),
             WorldEventKind::Form => $this->happens(new FormSent($event->key), $person, null),
-            WorldEventKind::Fate => $this->happens(new FateKnown($event->fate, $event->ofRule), $person, null),
+            WorldEventKind::Fate => $this->happens(new StatusReported($event->fate, $event->ofRule), $person, null),
             WorldEventKind::Start => $this->startByHand($person, $event->key, $event->record),
             WorldEventKind::Rule => $this->turn($event->key, $event->power),
             WorldEventKind::Line => $this->turnLine($event->key, $event->power),
@@ -364,7 +364,7 @@ final class Rehearsal
     {
         $heard = $this->hearing->of($personId, $line, $text);
         $number = ($this->sheet->people[$personId]->numbers[0] ?? null)->e164 ?? '';
-        $consent = $this->known->consent($number);
+        $consent = $this->reader->consent($number);
         $this->sheet->consent[$number] = match ($heard->meaning) {
             Meaning::OptOut => ['optedOut' => true, 'mayHaveOptedOut' => false] + $consent,
             Meaning::OptIn => ['optedOut' => false, 'mayHaveOptedOut' => false] + $consent,
@@ -385,29 +385,29 @@ final class Rehearsal
     private function startByHand(?int $person, string $key, ?string $record): void
     {
         foreach ($this->sheet->rules as $rule) {
-            if ($rule->rule->key === $key && $rule->power === Power::On) {
+            if ($rule->rule->key === $key && $rule->power === ActivationState::On) {
                 $id = $record === null ? null : $this->sheet->recordIds[$rule->rule->trigger->type()."/$record"] ?? null;
                 $this->happens(new Asked($rule->id, AskedBy::Hand), $person, $id);
             }
         }
     }
 
-    private function turn(string $key, Power $power): void
+    private function turn(string $key, ActivationState $power): void
     {
         foreach ($this->sheet->rules as $rule) {
             if ($rule->rule->key !== $key || $rule->power === $power) {
                 continue;
             }
             $rule->power = $power;
-            $rule->pausedUntil = $power === Power::On ? $this->sheet->now : $rule->pausedUntil;
+            $rule->pausedUntil = $power === ActivationState::On ? $this->sheet->now : $rule->pausedUntil;
             foreach ($this->sheet->runs as $run) {
                 if ($run->ruleId === $rule->id && ! $run->state->isOver()) {
                     $run->power = $power;
                     $run->pausedUntil = $rule->pausedUntil;
-                    $power === Power::Retired ? $this->end($run) : ($power === Power::On && $this->wake($run));
+                    $power === ActivationState::Retired ? $this->end($run) : ($power === ActivationState::On && $this->wake($run));
                 }
             }
-            if ($power === Power::On) {
+            if ($power === ActivationState::On) {
                 $this->switchOn($rule);
             }
         }
@@ -417,7 +417,7 @@ final class Rehearsal
     {
         $reason = new Reason('stop.retired');
         if ($run->state->awaits !== null) {
-            $this->sending->drop($run, new DropText($run->state->awaits, $reason));
+            $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
         }
         $run->state = $run->state->over('retired');
         $this->runs->note($reason, $run->ruleId, $run, $run->subject);
@@ -432,15 +432,15 @@ final class Rehearsal
         return true;
     }
 
-    private function turnLine(string $key, Power $power): void
+    private function turnLine(string $key, ActivationState $power): void
     {
         $line = $this->sheet->lines[$key] ?? null;
         if ($line === null) {
             return;
         }
         $this->sheet->lines[$key] = $line->with(power: $power);
-        foreach ($power === Power::On ? $this->sheet->texts : [] as $text) {
-            if ($text->line === $key && $text->fate()->isWaiting() && $text->run !== null) {
+        foreach ($power === ActivationState::On ? $this->sheet->texts : [] as $text) {
+            if ($text->line === $key && $text->status()->isWaiting() && $text->run !== null) {
                 $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
             }
         }
@@ -449,7 +449,7 @@ final class Rehearsal
     private function release(string $key): void
     {
         foreach ($this->sheet->texts as $text) {
-            if ($text->run?->rule->key === $key && $text->fate()->isWaiting()) {
+            if ($text->run?->rule->key === $key && $text->status()->isWaiting()) {
                 $text->released = true;
                 $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
             }

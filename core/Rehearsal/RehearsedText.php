@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal;
 
+use Linnet\Core\Engine\Composed;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\TextState;
 use Linnet\Core\Gate\Judgement;
 use Linnet\Core\Reason;
-use Linnet\Core\Text\Composed;
 
 /** One text of a rehearsed run. */
 final readonly class RehearsedText

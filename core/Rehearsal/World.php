@@ -7,19 +7,20 @@ namespace Linnet\Core\Rehearsal;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Problem;
 use Linnet\Core\Document\Unreadable;
-use Linnet\Core\Gate\Pace;
 use Linnet\Core\Gate\Policy;
-use Linnet\Core\Gate\Power;
-use Linnet\Core\Gate\Tariff;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Business;
 use Linnet\Core\Record\Line;
+use Linnet\Core\Record\Pace;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
+use Linnet\Core\Record\Tariff;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Text\Wording\Wording;
 use Linnet\Core\Text\Wording\Wordings;
 use Linnet\Core\Text\Words\ReservedWords;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\WeeklyHours;
 use Linnet\Core\Time\WorkingDays;
 use Linnet\Core\Time\Zone;
@@ -93,8 +94,8 @@ final readonly class World
 
                 return null;
             },
-            fn (): \DateTimeImmutable => $doc->moment('begins'),
-            fn (): \DateTimeImmutable => $doc->moment('ends'),
+            fn (): \DateTimeImmutable => Moment::read($doc, 'begins'),
+            fn (): \DateTimeImmutable => Moment::read($doc, 'ends'),
             fn (): array => self::business($doc->object('business')),
             fn (): array => self::staff($doc),
             fn (): array => $list('people', WorldPerson::read(...)),
@@ -196,7 +197,7 @@ final readonly class World
 
         return new Line(
             0, $doc->name('key'), $name, $number,
-            $doc->has('power') ? $doc->choice('power', Power::class) : Power::On,
+            $doc->has('power') ? $doc->choice('power', ActivationState::class) : ActivationState::On,
             $doc->has('pace') ? Pace::read($doc->object('pace')) : new Pace,
             staffId: $owner === null ? null : $ids[$owner] ?? throw Unreadable::at("$doc->path.staff", 'nobody', ['written' => $owner]),
             countries: $doc->has('countries') ? $doc->each('countries', fn (Doc $one): string => $one->self(fn (mixed $v): ?string => is_string($v) && preg_match('/^[A-Z]{2}$/D', $v) === 1 ? $v : null, 'country_expected')) : [],

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Linnet\Core\Rehearsal;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\Change\LabelKind;
+use Linnet\Core\Record\Change\ReportedStatus;
 use Linnet\Core\Record\RecordType;
-use Linnet\Core\Rule\Condition\LabelKind;
-use Linnet\Core\Rule\Trigger\KnownFate;
+use Linnet\Core\Time\Moment;
 
 /** One thing that happens in a world on paper. What its kind does not say is empty. */
 final readonly class WorldEvent
@@ -31,10 +32,10 @@ final readonly class WorldEvent
         public string $text = '',
         public LabelKind $label = LabelKind::Tag,
         public bool $added = true,
-        public KnownFate $fate = KnownFate::Failed,
+        public ReportedStatus $fate = ReportedStatus::Failed,
         public ?string $ofRule = null,
         public ?string $record = null,
-        public Power $power = Power::On,
+        public ActivationState $power = ActivationState::On,
     ) {
     }
 
@@ -45,7 +46,7 @@ final readonly class WorldEvent
         $doc->allow('at', 'what', ...$kind->keys());
         $person = $doc->has('person') || $kind->isAboutSomebody() ? $doc->name('person') : null;
         /** @phpstan-ignore argument.type */
-        $event = fn (mixed ...$with): self => new self($doc->moment('at'), $kind, $doc->path, $person, ...$with);
+        $event = fn (mixed ...$with): self => new self(Moment::read($doc, 'at'), $kind, $doc->path, $person, ...$with);
 
         return match ($kind) {
             WorldEventKind::Record => $event(new: new WorldRecord($doc->name('id'), WorldRecord::type($doc, $types), $person, WorldRecord::values($doc, $types))),
@@ -56,10 +57,10 @@ final readonly class WorldEvent
                 added: $doc->oneOf('change', ['added' => fn (): bool => true, 'removed' => fn (): bool => false]),
             ),
             WorldEventKind::Form => $event(key: $doc->name('form')),
-            WorldEventKind::Fate => $event(fate: $doc->choice('fate', KnownFate::class), ofRule: $doc->has('of_rule') ? $doc->name('of_rule') : null),
+            WorldEventKind::Fate => $event(fate: $doc->choice('fate', ReportedStatus::class), ofRule: $doc->has('of_rule') ? $doc->name('of_rule') : null),
             WorldEventKind::Start => $event(key: $doc->name('rule'), record: $doc->has('record') ? $doc->name('record') : null),
-            WorldEventKind::Rule => $event(key: $doc->name('rule'), power: $doc->choice('power', Power::class)),
-            WorldEventKind::Line => $event(key: $doc->name('line'), power: $doc->choice('power', Power::class)),
+            WorldEventKind::Rule => $event(key: $doc->name('rule'), power: $doc->choice('power', ActivationState::class)),
+            WorldEventKind::Line => $event(key: $doc->name('line'), power: $doc->choice('power', ActivationState::class)),
             WorldEventKind::Release => $event(key: $doc->name('rule')),
         };
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule;
 
+use Linnet\Core\Context\Subject;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Subject;
 
 /** Whether a rule may start again, and what keeps two runs apart. */
 final readonly class Again

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule;
 
-use Linnet\Core\Engine\Situation;
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Condition\Condition;
@@ -27,21 +27,21 @@ final class Needs
      * @param  bool  $hasRecord  it is started for a record
      * @return list<Reason>
      */
-    public static function missing(Rule $rule, Situation $situation, bool $hasRecord): array
+    public static function missing(Rule $rule, EvaluationContext $context, bool $hasRecord): array
     {
         $missing = [];
         $type = $rule->trigger->type();
         if ($type !== RecordType::PERSON && ! $hasRecord) {
-            $missing[] = new Reason('start.lacks_record', ['type' => $situation->label($type)]);
+            $missing[] = new Reason('start.lacks_record', ['type' => $context->label($type)]);
         }
         foreach (self::dates($rule) as $path) {
-            $value = $situation->facts->at($path);
+            $value = $context->facts->at($path);
             if ($hasRecord && ($value === null || $value === '')) {
-                $missing[] = new Reason('start.lacks_field', ['field' => $situation->label($path)]);
+                $missing[] = new Reason('start.lacks_field', ['field' => $context->label($path)]);
             }
         }
-        if ($situation->standing->number === null && $rule->flow->textsToThePerson() !== []) {
-            $missing[] = new Reason('start.lacks_number', ['who' => $situation->who]);
+        if ($context->standing->number === null && $rule->flow->textsToThePerson() !== []) {
+            $missing[] = new Reason('start.lacks_number', ['who' => $context->who]);
         }
 
         return $missing;

@@ -11,11 +11,12 @@ use Linnet\Core\Reason;
 use Linnet\Core\Rule\Condition\Condition;
 use Linnet\Core\Rule\Condition\Conditions;
 use Linnet\Core\Rule\Example\Example;
-use Linnet\Core\Rule\Step\Change;
+use Linnet\Core\Rule\Step\MakeChange;
 use Linnet\Core\Rule\Step\Step;
 use Linnet\Core\Rule\Step\Steps;
 use Linnet\Core\Rule\Trigger\Trigger;
 use Linnet\Core\Rule\Trigger\Triggers;
+use Linnet\Core\Time\Day;
 use Linnet\Core\Time\Zone;
 
 /** A rule as its document says it, version 1 (docs/formats/rule-1.schema.json). */
@@ -57,7 +58,7 @@ final readonly class Rule
     /** @throws Unreadable with everything that is wrong */
     public static function read(Doc $doc): self
     {
-        $days = fn (string $which): ?string => $doc->has('days') && $doc->object('days')->has($which) ? $doc->object('days')->day($which) : null;
+        $days = fn (string $which): ?string => $doc->has('days') && $doc->object('days')->has($which) ? Day::read($doc->object('days'), $which) : null;
         /** @var array{int, null, string, string|null, string|null, string|null, string|null, Trigger, Condition, Again, StopEarly, Goal|null, Release, non-empty-list<Step>, list<Example>} $read */
         $read = $doc->gather([
             fn (): int => $doc->integer('linnet_rule', self::VERSION, self::VERSION),
@@ -99,7 +100,7 @@ final readonly class Rule
     {
         $problems = [];
         foreach ($flow->steps as $step) {
-            foreach ($step instanceof Change && $step->record === null ? array_diff($step->types(), [$trigger->type()]) : [] as $type) {
+            foreach ($step instanceof MakeChange && $step->record === null ? array_diff($step->types(), [$trigger->type()]) : [] as $type) {
                 $problems[] = new Problem($path, new Reason('document.which_record', ['step' => $step->id(), 'type' => $type]));
             }
         }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule;
 
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Money;
+use Linnet\Core\Money;
+use Linnet\Core\Time\Day;
 
 /** When two values count as the same: numbers by worth, texts without regard to case and outer spaces. */
 final class Same

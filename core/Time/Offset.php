@@ -6,8 +6,6 @@ namespace Linnet\Core\Time;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
 
 /** A moment that hangs on a date: 2 hours before it, 3 working days after it at 09:00. */
 final readonly class Offset

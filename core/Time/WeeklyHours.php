@@ -38,7 +38,7 @@ final readonly class WeeklyHours
             $days[$day] = $week->has($day) ? $week->each($day, self::stretch(...)) : [];
         }
         $closed = $doc->has('closed') ? $doc->each('closed', fn (Doc $item): string => $item->self(
-            fn (mixed $v): ?string => is_string($v) ? \Linnet\Core\Record\Day::parse($v)?->date : null, 'day_expected',
+            fn (mixed $v): ?string => is_string($v) ? \Linnet\Core\Time\Day::parse($v)?->date : null, 'day_expected',
         )) : [];
 
         return new self($days, $closed);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Linnet\Core\Time;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Record\Day;
 
 /** Which days count as working days: no Saturday, no Sunday, no holiday. */
 final readonly class WorkingDays

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Intake\Door;
-use App\Intake\Origin;
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\Line;
 use App\Models\Proof;
@@ -20,10 +20,10 @@ use App\Records\FieldColumn;
 use Demo\People;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Intake\Cleaned;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Number\Numbers;
+use Linnet\Core\Record\ActivationState;
 use Psr\Clock\ClockInterface;
 
 /** The world of Osier Quay Boathouse before anything happens in it: the same every time. */
@@ -38,23 +38,23 @@ final class DatabaseSeeder extends Seeder
 
     public const BOOKINGS_SECRET = 'osier-quay-bookings-secret';
 
-    public function run(ClockInterface $clock, Door $door): void
+    public function run(ClockInterface $clock, RecordWriter $writer): void
     {
-        DB::transaction(function () use ($clock, $door): void {
+        DB::transaction(function () use ($clock, $writer): void {
             $now = $clock->now();
             $this->business();
             $this->staff();
             $this->recordTypes();
             $this->sources($now);
-            $people = array_map(fn (array $somebody): Cleaned => new Cleaned('person', null, new PersonSaid(
+            $people = array_map(fn (array $somebody): Cleaned => new Cleaned('person', null, new PersonInput(
                 number: Numbers::read($somebody['number'], 'GB'), own: array_intersect_key($somebody, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]),
             ), []), People::named());
             if ($people !== []) {
-                $door->takeAll($people, Origin::seed('people of the boathouse'));
+                $writer->upsertMany($people, ChangeOrigin::seed('people of the boathouse'));
             }
             foreach (['front-desk-missed-call', 'workshop-missed-call', 'night-missed-call'] as $file) {
                 $document = json_decode((string) file_get_contents(base_path("demo/rules/$file.json")), true, 64, JSON_THROW_ON_ERROR);
-                $rule = Rule::query()->create(['name' => $document['name'], 'key' => $document['key'], 'power' => Power::On, 'on_since' => $now]);
+                $rule = Rule::query()->create(['name' => $document['name'], 'key' => $document['key'], 'power' => ActivationState::On, 'on_since' => $now]);
                 $version = RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $document, 'at' => $now]);
                 $rule->update(['version_id' => $version->id]);
             }
@@ -66,7 +66,7 @@ final class DatabaseSeeder extends Seeder
         $week = fn (string $from, string $to): array => array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], [[$from, $to]]);
         Business::query()->create([
             'install' => '0e1d9a52-7f6c-4b58-9c3e-05b0a7e0d1f4',
-            'name' => 'Osier Quay Boathouse', 'country' => 'GB', 'zone' => 'Europe/London', 'locale' => 'en_GB', 'sending' => Power::On,
+            'name' => 'Osier Quay Boathouse', 'country' => 'GB', 'zone' => 'Europe/London', 'locale' => 'en_GB', 'sending' => ActivationState::On,
             'opening_hours' => ['week' => $week('09:00', '18:00'), 'closed' => ['2026-12-25', '2026-12-26', '2027-01-01']],
             'policy' => [
                 'decent_hours' => [
@@ -80,8 +80,8 @@ final class DatabaseSeeder extends Seeder
             ],
             'tariff' => ['currency' => 'GBP', 'per_part' => ['GB' => 32_000, 'CA' => 9_000, 'US' => 9_000, 'AU' => 41_000, 'IE' => 60_000, 'FR' => 58_000], 'elsewhere' => 90_000, 'picture' => ['GB' => 110_000, 'CA' => 30_000, 'US' => 30_000, 'AU' => 160_000], 'picture_elsewhere' => 240_000],
         ]);
-        Line::query()->create(['key' => 'front-desk', 'name' => 'front desk', 'number' => '+447700900100', 'power' => Power::On]);
-        Line::query()->create(['key' => 'workshop', 'name' => 'workshop', 'number' => '+447700900101', 'power' => Power::On]);
+        Line::query()->create(['key' => 'front-desk', 'name' => 'front desk', 'number' => '+447700900100', 'power' => ActivationState::On]);
+        Line::query()->create(['key' => 'workshop', 'name' => 'workshop', 'number' => '+447700900101', 'power' => ActivationState::On]);
     }
 
     private function staff(): void
@@ -123,14 +123,14 @@ final class DatabaseSeeder extends Seeder
             ['bookings', 'Booking page', Proof::Secret, self::BOOKINGS_SECRET],
         ] as [$key, $name, $proof, $secret]) {
             Source::query()->create([
-                'key' => $key, 'name' => $name, 'kind' => SourceKind::Feed, 'power' => Power::On, 'proof' => $proof, 'secret' => $secret,
+                'key' => $key, 'name' => $name, 'kind' => SourceKind::Feed, 'power' => ActivationState::On, 'proof' => $proof, 'secret' => $secret,
                 'mapping' => json_decode((string) file_get_contents(base_path("demo/sources/$key.json")), true, 32, JSON_THROW_ON_ERROR),
             ]);
         }
         $standins = config('linnet.demo.standins_url');
         if (is_string($standins) && $standins !== '') {
             Source::query()->create([
-                'key' => 'racks', 'name' => 'Rack list', 'kind' => SourceKind::Watched, 'power' => Power::On, 'proof' => Proof::Secret, 'address' => "$standins/racks.csv", 'every_minutes' => 60, 'look_at' => $now,
+                'key' => 'racks', 'name' => 'Rack list', 'kind' => SourceKind::Watched, 'power' => ActivationState::On, 'proof' => Proof::Secret, 'address' => "$standins/racks.csv", 'every_minutes' => 60, 'look_at' => $now,
                 'mapping' => json_decode((string) file_get_contents(base_path('demo/sources/racks.json')), true, 32, JSON_THROW_ON_ERROR),
             ]);
         }

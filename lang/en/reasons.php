@@ -421,10 +421,10 @@ return [
         'paused' => 'Automatic sending from the line “:line” is paused: :failed of its last :of texts failed in a way carriers hold against a sender.',
     ],
 
-    'errand' => [
+    'outbound_task' => [
         'given_up' => 'Given up after :attempts tries: :detail.',
         'no_mail' => 'Not sent: no mail server is set up. Settings says how; then try it again.',
-        'missing' => 'An errand (:errand) was to be run and is not there. If somebody was erased meanwhile, all is well.',
+        'missing' => 'A task outside (:task) was to be run and is not there. If somebody was erased meanwhile, all is well.',
     ],
 
     'picture' => [

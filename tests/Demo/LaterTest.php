@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Demo;
 
-use App\Demo\Later;
+use Demo\Later;
 use PHPUnit\Framework\TestCase;
 
 final class LaterTest extends TestCase

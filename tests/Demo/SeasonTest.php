@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Demo;
 
-use App\Demo\HandClock;
-use App\Demo\LivedSeason;
 use App\Models\Business;
 use App\Models\Consent;
 use App\Models\Message;
 use App\Models\MessageOrigin;
+use Demo\HandClock;
 use Demo\People;
 use Demo\Season\Answers;
 use Demo\Season\Event;
 use Demo\Season\Season;
+use Demo\SeasonSimulation;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Number\Numbers;
@@ -26,7 +26,7 @@ final class SeasonTest extends TestCase
         Artisan::call('linnet:rules', ['what' => 'import', 'paths' => [base_path('demo/rules')]]);
         $season = new Season(90, 20);
         $told = [];
-        (new LivedSeason(new HandClock($season->begins()), $season, function (array $texts) use (&$told): void {
+        (new SeasonSimulation(new HandClock($season->begins()), $season, function (array $texts) use (&$told): void {
             array_push($told, ...$texts);
         }))->live(Season::guests(90), fn () => null);
 

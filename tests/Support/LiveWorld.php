@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use App\Carrier\Inbound;
-use App\Engine\Live\Labels;
 use App\Engine\Runner;
+use App\Engine\Store\Labels;
 use App\Engine\Worker;
+use App\Inbound\InboundTexts;
+use App\Intake\ChangeOrigin;
 use App\Intake\ChangeRow;
-use App\Intake\Door;
-use App\Intake\Origin;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\ChangeKind;
 use App\Models\Line;
@@ -22,10 +22,11 @@ use App\Models\RuleVersion;
 use App\Models\Staff;
 use App\Models\Timer;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Intake\Cleaned;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Number\PhoneNumber;
+use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\Change\AskedBy;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rehearsal\WorldEvent;
@@ -33,7 +34,6 @@ use Linnet\Core\Rehearsal\WorldEventKind;
 use Linnet\Core\Rehearsal\WorldPerson;
 use Linnet\Core\Rehearsal\WorldRecord;
 use Linnet\Core\Rule as Core;
-use Linnet\Core\Rule\Trigger\AskedBy;
 
 /** Lives through a world on paper in earnest: the same people, records and events, in the database and over HTTP. */
 final class LiveWorld
@@ -56,7 +56,7 @@ final class LiveWorld
         $this->fill();
         $runner = resolve(Runner::class);
         foreach ([...$rules, ...$this->world->rules] as $i => $rule) {
-            $model = Rule::query()->create(['name' => $rule->name, 'key' => $rule->key, 'power' => Power::Paused]);
+            $model = Rule::query()->create(['name' => $rule->name, 'key' => $rule->key, 'power' => ActivationState::Paused]);
             $version = RuleVersion::query()->create(['rule_id' => $model->id, 'number' => 1, 'document' => $rule->toDocument(), 'at' => $this->world->begins]);
             $model->update(['version_id' => $version->id]);
             $runner->switchOn($model->refresh());
@@ -79,7 +79,7 @@ final class LiveWorld
         ($this->clockTo)($moment);
     }
 
-    /** The engine and its errands, until there is nothing left to do at this moment. */
+    /** The engine and its tasks outside, until there is nothing left to do at this moment. */
     private function settle(): void
     {
         do {
@@ -107,14 +107,14 @@ final class LiveWorld
         $business = $this->document['business'];
         Business::query()->create([
             'install' => $business['install'] ?? '', 'name' => $business['name'], 'country' => $business['country'], 'zone' => $business['zone'], 'locale' => $business['locale'] ?? 'en_GB',
-            'sending' => Power::On, 'opening_hours' => $business['opening_hours'], 'policy' => $business['policy'], 'words' => $business['words'], 'tariff' => $business['tariff'],
+            'sending' => ActivationState::On, 'opening_hours' => $business['opening_hours'], 'policy' => $business['policy'], 'words' => $business['words'], 'tariff' => $business['tariff'],
             'holidays' => $business['holidays'] ?? [], 'leap_to_march' => ($business['leap_days_on'] ?? '') === '1_march',
         ]);
         foreach ($this->world->staff as $staff) {
             Staff::query()->create(['name' => $staff->name, 'email' => $staff->email, 'password' => 'x', 'role' => 'administrator', 'number' => $staff->number, 'texts_allowed' => $staff->textsAllowed]);
         }
         foreach ($this->document['lines'] as $line) {
-            Line::query()->create(['key' => $line['key'], 'name' => $line['name'], 'number' => $line['number'] ?? null, 'power' => Power::On, 'pace' => $line['pace'] ?? null, 'countries' => $line['countries'] ?? null, 'hours' => $line['hours'] ?? null]);
+            Line::query()->create(['key' => $line['key'], 'name' => $line['name'], 'number' => $line['number'] ?? null, 'power' => ActivationState::On, 'pace' => $line['pace'] ?? null, 'countries' => $line['countries'] ?? null, 'hours' => $line['hours'] ?? null]);
         }
         foreach ($this->world->types as $type) {
             $id = DB::table('record_types')->insertGetId(['key' => $type->key, 'name' => $type->name, 'plural' => $type->name.'s', 'person_field' => $type->personField, 'start_field' => $type->startField]);
@@ -169,8 +169,8 @@ final class LiveWorld
         foreach ($record->values as $key => $value) {
             $fields[$key] = $type->fields[$key]->kind === FieldKind::Staff && $value !== null ? "#$value" : $value;
         }
-        $origin = Origin::staff(Staff::query()->firstOrFail());
-        resolve(Door::class)->take(new Cleaned($record->type, $record->key, new PersonSaid(number: $record->person === null ? null : $this->number($record->person)), $fields), $quietly ? $origin->quietly() : $origin);
+        $origin = ChangeOrigin::staff(Staff::query()->firstOrFail());
+        resolve(RecordWriter::class)->take(new Cleaned($record->type, $record->key, new PersonInput(number: $record->person === null ? null : $this->number($record->person)), $fields), $quietly ? $origin->quietly() : $origin);
     }
 
     private function happen(WorldEvent $event): void
@@ -182,15 +182,15 @@ final class LiveWorld
         match ($event->kind) {
             WorldEventKind::Record => DB::transaction(fn () => $event->new === null ? null : $this->record($event->new)),
             WorldEventKind::Person => $this->change((int) $id, $event->values, $staff),
-            WorldEventKind::Text => resolve(Inbound::class)->take('w'.++$this->texts, $this->number((string) $event->person)->e164 ?? '', (string) Line::query()->firstWhere('key', $event->key)?->number, $event->text),
-            WorldEventKind::Label => Labels::set((int) $id, $event->label, $event->text, $event->added, Origin::staff($staff), $event->at),
+            WorldEventKind::Text => resolve(InboundTexts::class)->take('w'.++$this->texts, $this->number((string) $event->person)->e164 ?? '', (string) Line::query()->firstWhere('key', $event->key)?->number, $event->text),
+            WorldEventKind::Label => Labels::set((int) $id, $event->label, $event->text, $event->added, ChangeOrigin::staff($staff), $event->at),
             WorldEventKind::Form => $this->changed(ChangeKind::FormSent, $id, ['form' => $event->key], $event->at, $staff),
-            WorldEventKind::Fate => $this->changed(ChangeKind::FateKnown, $id, array_filter(['fate' => $event->fate->value, 'rule' => $event->ofRule]), $event->at, $staff),
-            WorldEventKind::Start => ($model = $rule()) !== null && $model->power === Power::On ? $runner->start($model, (int) $id, $event->record === null ? null : (int) DB::table('records')->where('external_id', $event->record)->value('id'), AskedBy::Hand, $staff) : null,
+            WorldEventKind::Fate => $this->changed(ChangeKind::StatusReported, $id, array_filter(['fate' => $event->fate->value, 'rule' => $event->ofRule]), $event->at, $staff),
+            WorldEventKind::Start => ($model = $rule()) !== null && $model->power === ActivationState::On ? $runner->start($model, (int) $id, $event->record === null ? null : (int) DB::table('records')->where('external_id', $event->record)->value('id'), AskedBy::Hand, $staff) : null,
             WorldEventKind::Rule => ($model = $rule()) === null || $model->power === $event->power ? null : match ($event->power) {
-                Power::On => $runner->switchOn($model),
-                Power::Paused => $model->update(['power' => Power::Paused]),
-                Power::Retired => $runner->retire($model),
+                ActivationState::On => $runner->switchOn($model),
+                ActivationState::Paused => $model->update(['power' => ActivationState::Paused]),
+                ActivationState::Retired => $runner->retire($model),
             },
             WorldEventKind::Line => $runner->switchLine(Line::query()->where('key', $event->key)->firstOrFail(), $event->power),
             WorldEventKind::Release => $runner->release(array_values(Message::query()->where('rule_id', $rule()?->id)->whereIn('state', [MessageState::Waiting, MessageState::SetAside])->orderBy('id')->pluck('id')->all())),
@@ -202,16 +202,16 @@ final class LiveWorld
     {
         $person = Person::query()->findOrFail($id);
         $own = array_intersect_key($values, ['first_name' => 1, 'last_name' => 1]);
-        DB::transaction(fn () => resolve(Door::class)->editPerson($person, new PersonSaid(
+        DB::transaction(fn () => resolve(RecordWriter::class)->editPerson($person, new PersonInput(
             email: isset($values['email']) ? (string) $values['email'] : $person->email, own: array_map(strval(...), $own) + array_filter(['first_name' => $person->first_name, 'last_name' => $person->last_name, 'zone' => $person->zone]),
             fields: array_diff_key($values, $own, ['email' => 1]) + $person->fields,
-        ), Origin::staff($staff)));
+        ), ChangeOrigin::staff($staff)));
     }
 
     /** @param  array<string, mixed>  $with */
     private function changed(ChangeKind $kind, ?int $person, array $with, \DateTimeImmutable $at, Staff $staff): void
     {
-        DB::table('changes')->insert(ChangeRow::of($kind, null, $person, null, [], Origin::staff($staff), $at, $with));
+        DB::table('changes')->insert(ChangeRow::of($kind, null, $person, null, [], ChangeOrigin::staff($staff), $at, $with));
     }
 
     private function number(string $person): ?PhoneNumber

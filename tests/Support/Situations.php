@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Gate\Policy;
-use Linnet\Core\Gate\Tariff;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Record\Business;
 use Linnet\Core\Record\Facts;
 use Linnet\Core\Record\Receiver;
+use Linnet\Core\Record\Tariff;
 use Linnet\Core\Time\WeeklyHours;
 
 /** The boathouse's surroundings for tests of the core: open 09:00 to 18:00, London. */
 final class Situations
 {
     /** @param  array<string, mixed>  $facts */
-    public static function at(string $now, array $facts = [], bool $optedOut = false, ?string $lastReplyAt = null): Situation
+    public static function at(string $now, array $facts = [], bool $optedOut = false, ?string $lastReplyAt = null): EvaluationContext
     {
-        return new Situation(
+        return new EvaluationContext(
             now: new \DateTimeImmutable($now),
             facts: Facts::fromJson($facts + ['call' => ['outcome' => 'missed']]),
             who: 'Ana', zone: 'Europe/London', businessZone: 'Europe/London', opening: WeeklyHours::daily('09:00', '18:00'),

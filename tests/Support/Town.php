@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use App\Bench;
+use Bench\Town as Simulated;
 use Symfony\Component\Process\Process;
 
 /** A town with its stand-ins at work, for one test. */
@@ -14,11 +14,11 @@ final class Town
 
     public readonly string $url;
 
-    private readonly Bench\Town $town;
+    private readonly Simulated $town;
 
     public function __construct()
     {
-        $this->town = new Bench\Town('town', ['CACHE_STORE' => 'array']);
+        $this->town = new Simulated('town', ['CACHE_STORE' => 'array']);
         $this->town->serveStandins();
         $this->town->serve();
         $this->url = $this->town->url;

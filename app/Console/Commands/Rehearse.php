@@ -13,8 +13,8 @@ use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\RecordType;
-use Linnet\Core\Rehearsal\Lived;
 use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\RehearsalResult;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rule\Rule;
 
@@ -84,7 +84,7 @@ final class Rehearse extends Command
     }
 
     /** @return array<string, mixed> */
-    private function all(Lived $lived): array
+    private function all(RehearsalResult $lived): array
     {
         return [
             'runs' => array_map(fn (Run $run): array => [
@@ -96,10 +96,10 @@ final class Rehearse extends Command
                 'run' => $text->run?->id, 'step' => $text->name, 'to' => $text->to->who, 'number' => $text->to->number, 'from' => $text->line, 'wording' => $text->wording,
                 'words' => $text->composed?->body, 'encoding' => $text->composed?->length->encoding->value, 'parts' => $text->composed?->length->parts,
                 'price_micros' => $text->composed?->price, 'wanted' => $text->wantedAt->format(DATE_ATOM), 'state' => $text->state->value,
-                'leaves' => $text->fate()->at?->format(DATE_ATOM), 'why' => $text->reason === null ? null : Sentence::of($text->reason),
+                'leaves' => $text->status()->at?->format(DATE_ATOM), 'why' => $text->reason === null ? null : Sentence::of($text->reason),
                 'gate' => array_map(fn ($judgement): array => array_map(fn ($verdict): array => ['say' => $verdict->say->value, 'why' => Sentence::of($verdict->reason)], $judgement->verdicts), $text->judgements),
             ], $lived->texts()),
-            'effects' => array_map(fn (array $deed): array => ['at' => $deed['at']->format(DATE_ATOM), 'run' => $deed['run'], 'what' => $deed['what']] + $deed['with'], $lived->deeds()),
+            'effects' => array_map(fn (array $deed): array => ['at' => $deed['at']->format(DATE_ATOM), 'run' => $deed['run'], 'what' => $deed['what']] + $deed['with'], $lived->sideEffects()),
             'trace' => array_map(fn (array $one): array => [
                 'at' => $one['at']->format(DATE_ATOM), 'rule' => $one['rule'], 'run' => $one['run'], 'about' => $one['subject']->name(), 'code' => $one['reason']->code, 'why' => Sentence::of($one['reason']),
             ], $lived->trace()),

@@ -7,10 +7,10 @@ namespace App\Console\Commands;
 use App\Sentences\Sentence;
 use Illuminate\Console\Command;
 use Linnet\Core\Record\Facts;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Text\Template\Renderer;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Zone;
 
 final class Render extends Command

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Engine\Live\Desk;
-use App\Engine\Live\LiveDeeds;
 use App\Engine\Runner;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
 use App\Models\Rule;
 use App\Rules\Checking;
 use App\Rules\Publishing;
@@ -15,7 +15,7 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Str;
 use Linnet\Core\Check\Finding;
 use Linnet\Core\Document\Unreadable;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rule\Rule as Core;
 use Psr\Clock\ClockInterface;
 
@@ -66,14 +66,14 @@ final class Rules extends Command
         }
         foreach ($files as $file) {
             $read = Core::fromJson((string) file_get_contents($file));
-            $rule = ($read->key === null ? null : Rule::query()->firstWhere('key', $read->key)) ?? Rule::query()->create(['name' => $read->name, 'power' => Power::Paused]);
+            $rule = ($read->key === null ? null : Rule::query()->firstWhere('key', $read->key)) ?? Rule::query()->create(['name' => $read->name, 'power' => ActivationState::Paused]);
             if ($rule->version?->read()->toJson() !== $read->toJson()) {
                 Publishing::publish($rule, $read, null, false, $now);
             }
-            if ($this->input->getOption('on') && $rule->power !== Power::On) {
+            if ($this->input->getOption('on') && $rule->power !== ActivationState::On) {
                 $runner->switchOn($rule->refresh());
             }
-            $this->line("$read->name: ".($rule->refresh()->power === Power::On ? 'on' : 'off'));
+            $this->line("$read->name: ".($rule->refresh()->power === ActivationState::On ? 'on' : 'off'));
         }
 
         return self::SUCCESS;
@@ -102,7 +102,7 @@ final class Rules extends Command
     private function look(string $file, Core $read, \DateTimeImmutable $now): int
     {
         $itself = $read->key === null ? null : Rule::query()->firstWhere('key', $read->key);
-        $findings = Checking::of($read, Desk::reading($now, resolve(LiveDeeds::class)), $itself);
+        $findings = Checking::of($read, UnitOfWork::reading($now, resolve(DatabaseSideEffects::class)), $itself);
         foreach ($findings as $finding) {
             $says = $file.($finding->step === null ? '' : ", step $finding->step").': '.Sentence::of($finding->reason);
             $finding->blocks ? $this->components->error($says) : $this->components->warn($says);

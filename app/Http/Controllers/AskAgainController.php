@@ -14,7 +14,7 @@ final class AskAgainController
 {
     public function __invoke(Message $message, Runner $runner): RedirectResponse
     {
-        $runner->ask($message->id);
+        $runner->reevaluateMessage($message->id);
         $state = $message->refresh()->state;
 
         return back()->with('done', match ($state) {

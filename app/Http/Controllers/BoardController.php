@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Intake\Door;
-use App\Intake\Origin;
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\Field;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Staff;
-use App\View\Records\BoardPage;
+use App\Pages\Records\BoardPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -32,12 +32,12 @@ final class BoardController
             : view('records.board', $this->about($type, $by));
     }
 
-    public function move(Request $request, RecordType $type, Record $record, Door $door): Response|RedirectResponse
+    public function move(Request $request, RecordType $type, Record $record, RecordWriter $writer): Response|RedirectResponse
     {
         $by = $this->by($request, $type) ?? abort(404);
         $to = $request->validate(['to' => ['required', Rule::in($by->options ?? [])]])['to'];
-        DB::transaction(fn () => $door->edit(
-            Record::query()->lockForUpdate()->findOrFail($record->id), [$by->key => $to], Origin::staff(Staff::asking($request)),
+        DB::transaction(fn () => $writer->edit(
+            Record::query()->lockForUpdate()->findOrFail($record->id), [$by->key => $to], ChangeOrigin::staff(Staff::asking($request)),
         ));
 
         return $request->header('HX-Request') === 'true'

@@ -8,7 +8,7 @@ use App\Engine\Runner;
 use App\Models\Rule;
 use App\Models\Run;
 use App\Models\Staff;
-use App\View\Rules\RunsPage;
+use App\Pages\Rules\RunsPage;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;

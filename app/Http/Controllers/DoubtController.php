@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Inbound\OptOutReview;
 use App\Models\Number;
 use App\Models\Staff;
-use App\People\Doubts;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
 /** Decides whether what reads like a stop is one. */
 final class DoubtController
 {
-    public function __invoke(Request $request, Number $number, Doubts $doubts): RedirectResponse
+    public function __invoke(Request $request, Number $number, OptOutReview $doubts): RedirectResponse
     {
         $isStop = $request->validate(['means' => 'required|in:stop,no'])['means'] === 'stop';
         $person = $doubts->decide($number, $isStop, Staff::asking($request));

@@ -12,7 +12,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 
 /** The forms that anybody may send in. */
 final class FormController
@@ -31,14 +31,14 @@ final class FormController
         if ($key === '' || Form::query()->where('key', $key)->exists()) {
             throw ValidationException::withMessages(['name' => 'There is a form of that name already, or it has no letters. Choose another.']);
         }
-        Form::query()->create(['key' => mb_substr($key, 0, 60), 'power' => Power::On] + $said);
+        Form::query()->create(['key' => mb_substr($key, 0, 60), 'power' => ActivationState::On] + $said);
 
         return redirect()->route('forms.index')->with('done', 'The form is there. Its address stands below.');
     }
 
     public function update(Request $request, Form $form): RedirectResponse
     {
-        $form->update(['power' => $request->boolean('on') ? Power::On : Power::Paused] + $this->said($request));
+        $form->update(['power' => $request->boolean('on') ? ActivationState::On : ActivationState::Paused] + $this->said($request));
 
         return redirect()->route('forms.index')->with('done', 'Kept. What was agreed to before stays in the ledger with the words of then.');
     }

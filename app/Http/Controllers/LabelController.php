@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Engine\Live\Labels;
-use App\Intake\Origin;
+use App\Engine\Store\Labels;
+use App\Intake\ChangeOrigin;
 use App\Models\Person;
 use App\Models\Staff;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
-use Linnet\Core\Rule\Condition\LabelKind;
+use Linnet\Core\Record\Change\LabelKind;
 use Psr\Clock\ClockInterface;
 
 /** Somebody's tags, and the lists they are on. */
@@ -26,7 +26,7 @@ final class LabelController
         );
         $kind = LabelKind::from($said['kind']);
         $name = trim(preg_replace('/\s+/u', ' ', $said['name']) ?? '');
-        $done = DB::transaction(fn (): bool => Labels::set($person->id, $kind, $name, $request->boolean('added'), Origin::staff(Staff::asking($request)), $clock->now()));
+        $done = DB::transaction(fn (): bool => Labels::set($person->id, $kind, $name, $request->boolean('added'), ChangeOrigin::staff(Staff::asking($request)), $clock->now()));
 
         return back()->with('done', match (true) {
             ! $done => $request->boolean('added') ? 'It was there already.' : 'It was not there.',

@@ -9,18 +9,18 @@ use App\Models\Business;
 use App\Models\Line;
 use App\Models\Staff;
 use App\Models\Timer;
+use App\Pages\HoursForm;
+use App\Pages\LinesPage;
 use App\Sentences\Sentence;
-use App\View\HoursForm;
-use App\View\LinesPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Number\NotANumber;
 use Linnet\Core\Number\Numbers;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Line as CoreLine;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -56,7 +56,7 @@ final class LineController
             throw ValidationException::withMessages(['sender' => 'There is a line with that number already.']);
         }
         // What receivers see as the sender is the line's name where there is no number.
-        $line = Line::query()->create(['key' => $key, 'name' => $number === null ? $said['sender'] : $said['name'], 'number' => $number, 'purpose' => $number === null ? $said['name'] : null, 'power' => Power::On]);
+        $line = Line::query()->create(['key' => $key, 'name' => $number === null ? $said['sender'] : $said['name'], 'number' => $number, 'purpose' => $number === null ? $said['name'] : null, 'power' => ActivationState::On]);
 
         return redirect()->route('lines.show', $line)->with('done', 'The line is there. Say how fast it may send.');
     }
@@ -108,7 +108,7 @@ final class LineController
 
     /**
      * @param  array<string, mixed>  $said
-     * @return array<string, mixed>|null as {@see \Linnet\Core\Gate\Pace} reads it
+     * @return array<string, mixed>|null as {@see \Linnet\Core\Record\Pace} reads it
      */
     private function pace(array $said, Line $line, \DateTimeImmutable $now): ?array
     {

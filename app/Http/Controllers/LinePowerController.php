@@ -9,15 +9,15 @@ use App\Models\Line;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule as Valid;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 
 final class LinePowerController
 {
     public function __invoke(Request $request, Line $line, Runner $runner): RedirectResponse
     {
-        $power = Power::from($request->validate(['power' => ['required', Valid::in(['on', 'paused'])]])['power']);
+        $power = ActivationState::from($request->validate(['power' => ['required', Valid::in(['on', 'paused'])]])['power']);
         $runner->switchLine($line, $power);
 
-        return back()->with('done', $power === Power::On ? "The line “{$line->name}” is on. Failures from before count no more." : "The line “{$line->name}” is off.");
+        return back()->with('done', $power === ActivationState::On ? "The line “{$line->name}” is on. Failures from before count no more." : "The line “{$line->name}” is off.");
     }
 }

@@ -29,7 +29,7 @@ final class LogInController
 
     public function show(): View
     {
-        return view('log-in.show', ['demo' => (bool) config('linnet.demo.standins_url')]);
+        return view('log-in.show');
     }
 
     public function store(Request $request): RedirectResponse

@@ -7,18 +7,18 @@ namespace App\Http\Controllers;
 use App\Exports\CsvExport;
 use App\Exports\PeopleRows;
 use App\Exports\VCardOf;
-use App\Intake\Door;
-use App\Intake\Origin;
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\Consent;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Staff;
+use App\Pages\PersonPage;
+use App\Pages\Records\RecordPage;
 use App\Records\RecordForm;
 use App\Sentences\Sentence;
-use App\View\PersonPage;
-use App\View\Records\RecordPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -26,8 +26,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Intake\Cleaned;
-use Linnet\Core\Intake\Fit;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\FieldNormalizer;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Number\NotANumber;
 use Linnet\Core\Number\Numbers;
@@ -64,13 +64,13 @@ final class PersonController
         return view('people.form', $this->form(new Person(['fields' => []])));
     }
 
-    public function store(Request $request, Door $door): RedirectResponse
+    public function store(Request $request, RecordWriter $writer): RedirectResponse
     {
         $said = $this->said($request);
         if (! $said->isSomebody()) {
             throw ValidationException::withMessages(['number' => 'A number or an email is needed, to tell them from anybody else.']);
         }
-        $written = $this->mended(fn () => DB::transaction(fn () => $door->take(new Cleaned('person', null, $said, []), Origin::staff(Staff::asking($request)))));
+        $written = $this->mended(fn () => DB::transaction(fn () => $writer->take(new Cleaned('person', null, $said, []), ChangeOrigin::staff(Staff::asking($request)))));
 
         return redirect()->route('people.show', $written->personId)->with('done', $written->newPerson ? 'They are known now.' : 'Somebody with this number or email was known already. What was empty is filled in.');
     }
@@ -80,10 +80,10 @@ final class PersonController
         return view('people.form', $this->form($person));
     }
 
-    public function update(Request $request, Person $person, Door $door): RedirectResponse
+    public function update(Request $request, Person $person, RecordWriter $writer): RedirectResponse
     {
         $said = $this->said($request);
-        $this->mended(fn () => DB::transaction(fn () => $door->editPerson($person, $said, Origin::staff(Staff::asking($request)))));
+        $this->mended(fn () => DB::transaction(fn () => $writer->editPerson($person, $said, ChangeOrigin::staff(Staff::asking($request)))));
 
         return redirect()->route('people.show', $person)->with('done', 'The change is kept.');
     }
@@ -97,21 +97,21 @@ final class PersonController
         return ['person' => $person, 'business' => $business, 'type' => $type, 'page' => new RecordPage(new Record(['values' => $person->fields, 'record_type_id' => $type->id]), $type, $business)];
     }
 
-    private function said(Request $request): PersonSaid
+    private function said(Request $request): PersonInput
     {
         $said = $request->validate([
             'first_name' => 'nullable|string|max:120', 'last_name' => 'nullable|string|max:120', 'email' => 'nullable|string|max:190', 'number' => 'nullable|string|max:40', 'zone' => 'nullable|timezone:all', 'fields' => 'array',
         ], ['zone.timezone' => 'A time zone such as Europe/London is expected.']);
         $business = Business::ours();
         $fields = RecordForm::read(RecordType::people(), $said['fields'] ?? [], $business);
-        $email = ($said['email'] ?? '') === '' ? null : (Fit::email((string) $said['email']) ?? throw ValidationException::withMessages(['email' => 'This is no email address.']));
+        $email = ($said['email'] ?? '') === '' ? null : (FieldNormalizer::email((string) $said['email']) ?? throw ValidationException::withMessages(['email' => 'This is no email address.']));
         try {
             $number = ($said['number'] ?? '') === '' ? null : Numbers::read((string) $said['number'], $business->country);
         } catch (NotANumber $e) {
             throw ValidationException::withMessages(['number' => Sentence::of($e->reason())]);
         }
 
-        return new PersonSaid(null, $number, $email, array_map(fn (mixed $value): string => is_string($value) ? trim($value) : '', array_intersect_key($said, ['first_name' => 1, 'last_name' => 1, 'zone' => 1])), $fields);
+        return new PersonInput(null, $number, $email, array_map(fn (mixed $value): string => is_string($value) ? trim($value) : '', array_intersect_key($said, ['first_name' => 1, 'last_name' => 1, 'zone' => 1])), $fields);
     }
 
     /**

@@ -6,8 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Models\Pool;
 use App\Models\Rule;
+use App\Pages\Rules\RulePages;
 use App\Rules\PoolWordings;
-use App\View\Rules\RulePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

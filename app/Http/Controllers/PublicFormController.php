@@ -12,9 +12,9 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Number\NotANumber;
 use Linnet\Core\Number\Numbers;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\PlainName;
 
 /** A form as anybody sees it. */
@@ -22,14 +22,14 @@ final class PublicFormController
 {
     public function show(Form $form): View
     {
-        abort_unless($form->power === Power::On, 404);
+        abort_unless($form->power === ActivationState::On, 404);
 
         return view('forms.public', ['form' => $form, 'business' => Business::ours()]);
     }
 
     public function store(Request $request, Form $form, Sent $sent): RedirectResponse
     {
-        abort_unless($form->power === Power::On, 404);
+        abort_unless($form->power === ActivationState::On, 404);
         $said = $request->validate(['name' => 'nullable|string|max:80', 'number' => 'required|string|max:40', 'agrees' => 'nullable|in:1', 'website' => 'nullable|string|max:200'], ['number.required' => 'We need a number to text you at.']);
         try {
             $number = Numbers::read($said['number'], Business::ours()->country);

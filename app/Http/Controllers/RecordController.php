@@ -6,25 +6,25 @@ namespace App\Http\Controllers;
 
 use App\Exports\CsvExport;
 use App\Exports\RecordRows;
-use App\Intake\Door;
-use App\Intake\Origin;
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\SavedFilter;
 use App\Models\Staff;
+use App\Pages\Records\RecordPage;
+use App\Pages\Records\RecordsPage;
 use App\Records\RecordForm;
 use App\Records\RecordQuery;
 use App\Sentences\Sentence;
-use App\View\Records\RecordPage;
-use App\View\Records\RecordsPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Intake\Cleaned;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Record\RecordType as CoreType;
 use Psr\Clock\ClockInterface;
@@ -67,14 +67,14 @@ final class RecordController
         return view('records.form', ['type' => $type, 'record' => null, 'business' => Business::ours(), 'page' => new RecordPage(new Record(['values' => [], 'record_type_id' => $type->id]), $type, Business::ours())]);
     }
 
-    public function store(Request $request, RecordType $type, Door $door): RedirectResponse
+    public function store(Request $request, RecordType $type, RecordWriter $writer): RedirectResponse
     {
         $values = RecordForm::read($type, (array) $request->input('fields', []), Business::ours());
         if (array_filter($values, fn (mixed $value): bool => $value !== null) === []) {
             throw ValidationException::withMessages(['fields' => 'Fill in something first.']);
         }
-        $one = new Cleaned($type->key, null, new PersonSaid, array_filter($values, fn (mixed $value): bool => $value !== null));
-        $written = $this->mended($type, fn () => DB::transaction(fn () => $door->take($one, Origin::staff(Staff::asking($request)))));
+        $one = new Cleaned($type->key, null, new PersonInput, array_filter($values, fn (mixed $value): bool => $value !== null));
+        $written = $this->mended($type, fn () => DB::transaction(fn () => $writer->take($one, ChangeOrigin::staff(Staff::asking($request)))));
 
         return redirect()->route('records.show', [$type, $written->recordId])->with('done', 'It is kept.');
     }
@@ -84,16 +84,16 @@ final class RecordController
         return view('records.form', ['type' => $type, 'record' => $record, 'business' => Business::ours(), 'page' => new RecordPage($record, $type, Business::ours())]);
     }
 
-    public function update(Request $request, RecordType $type, Record $record, Door $door): RedirectResponse
+    public function update(Request $request, RecordType $type, Record $record, RecordWriter $writer): RedirectResponse
     {
         $values = RecordForm::read($type, (array) $request->input('fields', []), Business::ours());
-        $this->mended($type, fn () => DB::transaction(fn () => $door->edit(Record::query()->lockForUpdate()->findOrFail($record->id), $values, Origin::staff(Staff::asking($request)))));
+        $this->mended($type, fn () => DB::transaction(fn () => $writer->edit(Record::query()->lockForUpdate()->findOrFail($record->id), $values, ChangeOrigin::staff(Staff::asking($request)))));
 
         return redirect()->route('records.show', [$type, $record])->with('done', 'The change is kept.');
     }
 
     /** One field of many records: those ticked, or all that match. */
-    public function bulk(Request $request, RecordType $type, Door $door, ClockInterface $clock): RedirectResponse
+    public function bulk(Request $request, RecordType $type, RecordWriter $writer, ClockInterface $clock): RedirectResponse
     {
         $said = $request->validate(['which' => 'required|in:ticked,all', 'ticked' => 'array|max:500', 'ticked.*' => 'integer', 'field' => 'required|string', 'value' => 'nullable|string|max:2000'], ['field.required' => 'Choose the field to change.']);
         $field = $type->field($said['field']) ?? throw ValidationException::withMessages(['bulk' => 'Choose the field to change.']);
@@ -109,12 +109,12 @@ final class RecordController
         if ($many->isEmpty() || count($many) > self::BULK) {
             throw ValidationException::withMessages(['bulk' => $many->isEmpty() ? 'Tick some first.' : 'These are more than '.number_format(self::BULK).' at once. Narrow the list first.']);
         }
-        $origin = Origin::staff(Staff::asking($request));
-        $changed = $this->mended($type, fn (): int => DB::transaction(function () use ($many, $type, $door, $values, $origin): int {
+        $origin = ChangeOrigin::staff(Staff::asking($request));
+        $changed = $this->mended($type, fn (): int => DB::transaction(function () use ($many, $type, $writer, $values, $origin): int {
             $changed = 0;
             foreach ($many->chunk(200) as $ids) {
                 foreach (Record::query()->whereKey($ids->all())->lockForUpdate()->get() as $record) {
-                    $changed += (int) ($door->edit($record->setRelation('type', $type), $values, $origin)->to !== []);
+                    $changed += (int) ($writer->edit($record->setRelation('type', $type), $values, $origin)->to !== []);
                 }
             }
 

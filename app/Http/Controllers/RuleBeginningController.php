@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Rule;
+use App\Pages\Rules\Completions;
 use App\Rules\FirstDraft;
 use App\Rules\Vocabularies;
 use App\Sentences\Misread;
-use App\View\Rules\Completions;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\RecordType;
 
 /** A rule from nothing: from its first sentence, or from the sentences of a whole rule. */
@@ -31,7 +31,7 @@ final class RuleBeginningController
         if ($read->rule === null) {
             throw ValidationException::withMessages(['text' => Misread::says($read->errors)]);
         }
-        $rule = Rule::query()->create(['name' => $read->rule->name, 'power' => Power::Paused, 'draft' => $read->rule->toDocument()]);
+        $rule = Rule::query()->create(['name' => $read->rule->name, 'power' => ActivationState::Paused, 'draft' => $read->rule->toDocument()]);
 
         // The words of a first text are nobody's own yet: they are written next.
         return redirect()->route('rules.show', $rule)->with('done', 'The rule is here as a draft, switched off. Write on, then publish it.')->with('opens', ! str_contains(trim($said['text']), "\n"));

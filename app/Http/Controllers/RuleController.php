@@ -11,13 +11,13 @@ use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Rule;
+use App\Pages\Rules\RulePages;
+use App\Rules\Samples;
 use App\Rules\Vocabularies;
-use App\View\Rules\RulePages;
-use App\View\Rules\Samples;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -33,7 +33,7 @@ final class RuleController
         if (is_string($asked['find']) && $asked['find'] !== '') {
             $query->whereLike('name', '%'.addcslashes($asked['find'], '\\%_').'%');
         }
-        $power = Power::tryFrom((string) $asked['power']);
+        $power = ActivationState::tryFrom((string) $asked['power']);
         if ($power !== null) {
             $query->where('power', $power);
         }

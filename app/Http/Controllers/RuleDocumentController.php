@@ -18,9 +18,9 @@ use Illuminate\Validation\ValidationException;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Problem;
 use Linnet\Core\Document\Unreadable;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Prose\RuleReader;
 use Linnet\Core\Prose\RuleWriter;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rule\Rule as CoreRule;
 
 /** A rule as a file, its document or its sentences: out, and in again as a draft that is switched off. */
@@ -48,7 +48,7 @@ final class RuleDocumentController
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => array_map(fn (Problem $problem): string => "$problem->path: ".Sentence::of($problem->reason), $e->problems)]);
         }
-        $rule = Rule::query()->create(['name' => $read->name, 'power' => Power::Paused, 'draft' => $read->toDocument()]);
+        $rule = Rule::query()->create(['name' => $read->name, 'power' => ActivationState::Paused, 'draft' => $read->toDocument()]);
 
         return redirect()->route('rules.show', $rule)->with('done', 'The rule is here as a draft, switched off. Read it, then publish it.');
     }

@@ -6,10 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Models\Rule;
 use App\Models\Staff;
+use App\Pages\Rules\RulePages;
 use App\Rules\Drafts;
 use App\Rules\Publishing;
 use App\Sentences\Sentence;
-use App\View\Rules\RulePages;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

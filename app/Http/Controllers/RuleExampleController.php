@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Engine\Live\Desk;
-use App\Engine\Live\LiveDeeds;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
 use App\Models\RecordType;
 use App\Models\Rule;
 use App\Models\Staff;
+use App\Pages\Rules\ExamplePage;
+use App\Pages\Rules\RulePages;
 use App\Records\RecordForm;
 use App\Rules\Drafts;
 use App\Rules\ExampleMaking;
 use App\Rules\ExampleWorld;
 use App\Rules\Vocabularies;
-use App\View\Rules\ExamplePage;
-use App\View\Rules\RulePages;
-use App\View\Rules\WhatIf;
+use App\Rules\WhatIf;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -31,7 +31,7 @@ use Psr\Clock\ClockInterface;
 /** The examples of a rule: made up, changed, held to what comes, and let go. */
 final class RuleExampleController
 {
-    public function __construct(private readonly ClockInterface $clock, private readonly LiveDeeds $deeds, private readonly Drafts $drafts)
+    public function __construct(private readonly ClockInterface $clock, private readonly DatabaseSideEffects $sideEffects, private readonly Drafts $drafts)
     {
     }
 
@@ -156,6 +156,6 @@ final class RuleExampleController
 
     private function world(): ExampleWorld
     {
-        return new ExampleWorld(Desk::reading($this->clock->now(), $this->deeds));
+        return new ExampleWorld(UnitOfWork::reading($this->clock->now(), $this->sideEffects));
     }
 }

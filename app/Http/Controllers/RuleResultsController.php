@@ -6,9 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Models\Business;
 use App\Models\Rule;
+use App\Pages\Rules\Results;
+use App\Pages\Rules\Tokens;
 use App\Rules\Vocabularies;
-use App\View\Rules\Results;
-use App\View\Rules\Tokens;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Psr\Clock\ClockInterface;

@@ -6,8 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Models\Rule;
 use App\Models\Staff;
+use App\Pages\Rules\StartsPage;
 use App\Rules\StartByHand;
-use App\View\Rules\StartsPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -7,9 +7,9 @@ namespace App\Http\Controllers;
 use App\Models\Rule;
 use App\Models\RuleVersion;
 use App\Models\Staff;
+use App\Pages\Rules\VersionChanges;
 use App\Rules\Drafts;
 use App\Rules\Vocabularies;
-use App\View\Rules\VersionSaid;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -24,7 +24,7 @@ final class RuleVersionController
         $versions = RuleVersion::query()->with('staff')->where('rule_id', $rule->id)->orderByDesc('number')->simplePaginate(20);
         $before = RuleVersion::query()->where('rule_id', $rule->id)->where('number', '<', min([...array_column($versions->items(), 'number'), PHP_INT_MAX]))->orderByDesc('number')->first();
 
-        return view('rules.versions', ['rule' => $rule, 'versions' => $versions, 'said' => VersionSaid::all(new RuleWriter(Vocabularies::language()), [...$versions->items(), ...($before === null ? [] : [$before])])]);
+        return view('rules.versions', ['rule' => $rule, 'versions' => $versions, 'said' => VersionChanges::all(new RuleWriter(Vocabularies::language()), [...$versions->items(), ...($before === null ? [] : [$before])])]);
     }
 
     /** Its words become the draft; nothing of it runs before it is published. */

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Rule;
+use App\Pages\Rules\Fillings;
+use App\Pages\Rules\RulePages;
+use App\Pages\Rules\TokenPage;
+use App\Pages\Rules\Tokens;
 use App\Rules\TriedWords;
 use App\Sentences\Sentence;
-use App\View\Rules\Fillings;
-use App\View\Rules\RulePages;
-use App\View\Rules\TokenPage;
-use App\View\Rules\Tokens;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -6,23 +6,23 @@ namespace App\Http\Controllers;
 
 use App\Models\Rule;
 use App\Models\Staff;
+use App\Pages\Rules\Choices;
+use App\Pages\Rules\Failed;
+use App\Pages\Rules\Places;
+use App\Pages\Rules\RulePages;
 use App\Rules\DraftResult;
 use App\Rules\Drafts;
 use App\Rules\Vocabularies;
-use App\View\Rules\Choices;
-use App\View\Rules\Failed;
-use App\View\Rules\Places;
-use App\View\Rules\RulePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Prose\Edit\Edits;
 use Linnet\Core\Prose\Edit\NewLines;
 use Linnet\Core\Prose\Edit\RuleText;
 use Linnet\Core\Prose\Language;
 use Linnet\Core\Prose\Part;
+use Linnet\Core\Record\ActivationState;
 
 /** The sentences of a rule's draft, written, changed and moved; and what may come next in one. */
 final class RuleWritingController
@@ -78,7 +78,7 @@ final class RuleWritingController
     /** Drawn beside it: what somebody would get from both. */
     public function overlap(Request $request, Rule $rule, RulePages $pages): View
     {
-        $other = Rule::query()->with('version')->where('name', (string) $request->string('with'))->where('power', Power::On)->whereKeyNot($rule->id)->orderBy('id')->first();
+        $other = Rule::query()->with('version')->where('name', (string) $request->string('with'))->where('power', ActivationState::On)->whereKeyNot($rule->id)->orderBy('id')->first();
 
         return view('rules.overlap', ['overlap' => $other === null ? null : $pages->of($rule, null)->overlapWith($other)]);
     }

@@ -10,7 +10,7 @@ use App\Models\Business;
 use App\Models\Person;
 use App\Models\Rule;
 use App\Models\Run;
-use App\View\Rules\RunsPage;
+use App\Pages\Rules\RunsPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;

@@ -9,7 +9,7 @@ use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\Timer;
 use App\Models\Trace;
-use App\View\HoursForm;
+use App\Pages\HoursForm;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -24,7 +24,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -75,7 +75,7 @@ final class SourceController
         }
         $secret = self::newSecret();
         $source = Source::query()->create([
-            'key' => self::freeKey($said['name']), 'name' => $said['name'], 'kind' => $said['kind'], 'power' => Power::On, 'proof' => Proof::Secret,
+            'key' => self::freeKey($said['name']), 'name' => $said['name'], 'kind' => $said['kind'], 'power' => ActivationState::On, 'proof' => Proof::Secret,
             'secret' => $watched ? null : $secret, 'address' => $watched ? $said['address'] : null, 'every_minutes' => $watched ? (int) ($said['every_minutes'] ?? 60) : null,
             'look_at' => $watched ? $clock->now() : null,
             'draft' => ['type' => $said['type'], 'country' => $business->country, 'zone' => $business->zone],
@@ -167,15 +167,15 @@ final class SourceController
 
     public function power(Request $request, Source $source, ClockInterface $clock): RedirectResponse
     {
-        $power = Power::from($request->validate(['power' => 'required|in:on,paused'])['power']);
+        $power = ActivationState::from($request->validate(['power' => 'required|in:on,paused'])['power']);
         DB::transaction(function () use ($source, $power, $clock): void {
-            $source->update(['power' => $power] + ($source->kind === SourceKind::Watched ? ['look_at' => $power === Power::On ? $clock->now() : null] : []));
-            if ($power === Power::On) {
+            $source->update(['power' => $power] + ($source->kind === SourceKind::Watched ? ['look_at' => $power === ActivationState::On ? $clock->now() : null] : []));
+            if ($power === ActivationState::On) {
                 Replay::begin($source, DeliveryState::Kept, null, $clock->now());
             }
         });
 
-        return redirect()->route('sources.show', $source)->with('done', $power === Power::On ? 'It is on again. What waited is taken in now.' : 'It is paused. What comes is kept, and waits.');
+        return redirect()->route('sources.show', $source)->with('done', $power === ActivationState::On ? 'It is on again. What waited is taken in now.' : 'It is paused. What comes is kept, and waits.');
     }
 
     private function checkAddress(string $address): void

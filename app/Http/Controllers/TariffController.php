@@ -11,7 +11,7 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
-use Linnet\Core\Gate\Tariff;
+use Linnet\Core\Record\Tariff;
 
 /** What a text costs. Texts that went keep the price of then. */
 final class TariffController

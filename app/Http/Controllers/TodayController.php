@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Business;
 use App\Models\Staff;
-use App\View\Today\TodayPage;
+use App\Pages\Today\TodayPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Psr\Clock\ClockInterface;

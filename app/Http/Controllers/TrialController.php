@@ -6,10 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Models\Rule;
 use App\Models\Staff;
+use App\Pages\Rules\RulePages;
 use App\Sentences\Sentence;
 use App\Trials\OwnNumber;
 use App\Trials\Trials;
-use App\View\Rules\RulePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

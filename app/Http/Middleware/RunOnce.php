@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Api\Problem;
+use App\Api\ProblemDetails;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -31,7 +31,7 @@ final readonly class RunOnce
             return $next($request);
         }
         if (strlen($key) > 200) {
-            return Problem::of(400, 'The Idempotency-Key is too long', 'Up to 200 characters are taken.');
+            return ProblemDetails::of(400, 'The Idempotency-Key is too long', 'Up to 200 characters are taken.');
         }
         $now = $this->clock->now()->format('Y-m-d H:i:s');
         $about = ['token_id' => $token->getKey(), 'key' => $key];
@@ -41,8 +41,8 @@ final readonly class RunOnce
             $known = DB::table('idempotency_keys')->where($about)->first();
 
             return match (true) {
-                $known === null || $known->fingerprint !== $fingerprint => Problem::of(422, 'The key was used for something else', 'Take a new Idempotency-Key for each new request.'),
-                $known->status === null => Problem::of(409, 'It is being carried out', 'The first request with this key has no answer yet. Try again in a moment.', headers: ['Retry-After' => 1]),
+                $known === null || $known->fingerprint !== $fingerprint => ProblemDetails::of(422, 'The key was used for something else', 'Take a new Idempotency-Key for each new request.'),
+                $known->status === null => ProblemDetails::of(409, 'It is being carried out', 'The first request with this key has no answer yet. Try again in a moment.', headers: ['Retry-After' => 1]),
                 default => new JsonResponse(json_decode((string) $known->body, true), (int) $known->status, ['Idempotency-Replayed' => 'true']),
             };
         }

@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 namespace App\View\Components;
 
-use App\Clock\Said;
+use App\Clock\TimeFormatter;
 use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Staff;
-use Demo\MovableClock;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\View\Component;
 use Psr\Clock\ClockInterface;
 
-/** The rail at the left: where one can go, who is here, and in the demo the clock. */
+/** The rail at the left: where one can go, who is here, and what time it is. */
 final class Rail extends Component
 {
     /** Screens that belong to a place by another name. */
@@ -30,14 +29,11 @@ final class Rail extends Component
         if (! $staff instanceof Staff) {
             throw new \LogicException('The rail is for those who are logged in.');
         }
-        $standins = config()->get('linnet.demo.standins_url');
 
         return view('components.rail', [
             'staff' => $staff,
             'places' => $this->places($staff),
-            'standinsUrl' => is_string($standins) && $standins !== '' ? $standins : null,
-            'clockShows' => Said::momentIn($this->clock->now(), Business::ours()->zone),
-            'clockMoves' => $this->clock instanceof MovableClock && $staff->role->administers(),
+            'clockShows' => TimeFormatter::momentIn($this->clock->now(), Business::ours()->zone),
         ]);
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Engine\Effect;
 
-use Linnet\Core\Rule\Condition\LabelKind;
+use Linnet\Core\Record\Change\LabelKind;
 
 final readonly class SetLabel implements Effect
 {

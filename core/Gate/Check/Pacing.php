@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Linnet\Core\Gate\Check;
 
 use Linnet\Core\Gate\Candidate;
-use Linnet\Core\Gate\Origin;
-use Linnet\Core\Gate\Pace;
 use Linnet\Core\Gate\Policy;
+use Linnet\Core\Gate\TextOrigin;
 use Linnet\Core\Gate\Verdict;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Pace;
 use Linnet\Core\Time\Zone;
 
 /** It is an hour at which the line sends, and it has not sent as fast as it may. */
@@ -32,7 +32,7 @@ final class Pacing implements Check
         if ($slot <= $now) {
             return Verdict::pass(new Reason('gate.line_free', $with));
         }
-        $decent = $text->origin === Origin::Rule ? $policy->decentHours($text->kind)->nextOpenInAll($slot, $text->to->zones) : $slot;
+        $decent = $text->origin === TextOrigin::Rule ? $policy->decentHours($text->kind)->nextOpenInAll($slot, $text->to->zones) : $slot;
         $takes = $decent !== null && $decent->getTimestamp() === $slot->getTimestamp();
         $until = $decent ?? $slot;
 
@@ -43,7 +43,7 @@ final class Pacing implements Check
     /** How long the decent hours of this day last: what an even spread is spread over. */
     private function windowSeconds(Candidate $text, Policy $policy, \DateTimeImmutable $now): int
     {
-        if (! $text->pace->even || $text->origin !== Origin::Rule) {
+        if (! $text->pace->even || $text->origin !== TextOrigin::Rule) {
             return Pace::DAY;
         }
         $seconds = 0;

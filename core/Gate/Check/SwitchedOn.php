@@ -6,9 +6,9 @@ namespace Linnet\Core\Gate\Check;
 
 use Linnet\Core\Gate\Candidate;
 use Linnet\Core\Gate\Policy;
-use Linnet\Core\Gate\Power;
 use Linnet\Core\Gate\Verdict;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
 
 /** The rule, the business's sending and the line are on, and nobody has to let it go first. */
 final class SwitchedOn implements Check
@@ -16,10 +16,10 @@ final class SwitchedOn implements Check
     public function judge(Candidate $text, Policy $policy, \DateTimeImmutable $now): Verdict
     {
         foreach (['rule' => $text->rule, 'business' => $text->business, 'line' => $text->line] as $what => $power) {
-            if ($power !== Power::On) {
+            if ($power !== ActivationState::On) {
                 $reason = new Reason("gate.{$what}_{$power->value}", ['line' => $text->lineName]);
 
-                return $power === Power::Paused ? Verdict::hold($reason, null) : Verdict::drop($reason);
+                return $power === ActivationState::Paused ? Verdict::hold($reason, null) : Verdict::drop($reason);
             }
         }
 

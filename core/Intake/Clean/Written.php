@@ -9,9 +9,9 @@ use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Intake\DateOrder;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Intake\WrittenDate;
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Place;
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Zone;
 
 /** A date as people write it, in a stated order of day and month, by the clock of a stated zone. */

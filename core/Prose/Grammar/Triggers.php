@@ -42,7 +42,7 @@ final class Triggers
             Make::seq(Make::means(['on' => 'label_changed']), 'when somebody', Make::lazy($this->labelled(...))),
             Make::seq(Make::means(['on' => 'form_sent']), Make::turn('when somebody sends in', 'trigger'), 'the form', Make::slot('form', OneOf::names('form', $this->words->forms, quotes: true))),
             Make::seq(Make::means(['on' => 'calendar']), Recurrences::of(), Make::lazy($this->audience(...))),
-            Make::seq(Make::means(['on' => 'text_fate']), 'when', $this->fate(), Make::maybe('of the rule', Make::slot('of_rule', OneOf::names('rule', $this->words->rules, quotes: true)))),
+            Make::seq(Make::means(['on' => 'text_fate']), 'when', $this->status(), Make::maybe('of the rule', Make::slot('of_rule', OneOf::names('rule', $this->words->rules, quotes: true)))),
             Make::seq(Make::means(['on' => 'started']), Make::turn('when it is started for', 'trigger'), $this->types->a('type')),
         );
     }
@@ -136,7 +136,7 @@ final class Triggers
         return Make::seq(', for', new Under('audience', Make::any($people, ...$records, ...[Make::last($unknown)])));
     }
 
-    private function fate(): Phrase
+    private function status(): Phrase
     {
         $fate = fn (string $fate, string $words): Phrase => Make::seq(Make::means(['fate' => $fate]), Make::turn($words, 'trigger'));
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Linnet\Core\Prose\Slot;
 
 use Linnet\Core\Prose\Reading;
-use Linnet\Core\Record\Day;
+use Linnet\Core\Time\Day;
 
 /** A date: 3 March 2026; read with the month before the day, cut short, or as 2026-03-03 too. */
 final readonly class DaySlot implements Slot

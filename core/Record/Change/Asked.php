@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Record\Change;
 
-use Linnet\Core\Rule\Trigger\AskedBy;
-
 /** A rule was started by hand, by another rule, or over the API. */
 final readonly class Asked implements Change
 {

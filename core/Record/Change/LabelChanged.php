@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Record\Change;
 
-use Linnet\Core\Rule\Condition\LabelKind;
-
 /** A person got or lost a tag, or came onto or off a list. */
 final readonly class LabelChanged implements Change
 {

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Engine\Situation;
+use Linnet\Core\Context\EvaluationContext;
 
 /**
  * A test that answers for itself.
  *
- * @phpstan-sealed Group|FieldTest|Opening|Replied|Labelled|Consented|Reached|HasRelated|HadText
+ * @phpstan-sealed Group|FieldTest|OpeningHours|Replied|Labelled|Consented|Reached|HasRelated|HadText
  */
 interface Condition
 {
-    public function weigh(Situation $situation): Weighed;
+    public function weigh(EvaluationContext $context): Weighed;
 
     /** @return array<string, mixed> */
     public function toDocument(): array;

@@ -6,6 +6,7 @@ namespace Linnet\Core\Rule\Condition;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Record\Change\LabelKind;
 
 final class Conditions
 {
@@ -41,7 +42,7 @@ final class Conditions
             $doc->has('any') => Group::read($doc, Joined::Any),
             $doc->has('none') => Group::read($doc, Joined::None),
             $doc->has('field') => FieldTest::read($doc),
-            $doc->has('hours') => Opening::read($doc),
+            $doc->has('hours') => OpeningHours::read($doc),
             $doc->has('replied') => Replied::read($doc),
             $doc->has('tag') => Labelled::read($doc, LabelKind::Tag),
             $doc->has('list') => Labelled::read($doc, LabelKind::List),

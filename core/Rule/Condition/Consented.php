@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Reason;
 
 /** What the ledger says of the person: agreed to marketing texts, or said stop. */
@@ -22,12 +22,12 @@ final readonly class Consented implements Condition
         return new self($doc->oneOf('consent', ['marketing' => fn (): bool => true, 'opted_out' => fn (): bool => false]), ! $doc->has('has') || $doc->yesNo('has'));
     }
 
-    public function weigh(Situation $situation): Weighed
+    public function weigh(EvaluationContext $context): Weighed
     {
-        $has = $this->marketing ? $situation->standing->optedIn : $situation->optedOut;
+        $has = $this->marketing ? $context->standing->optedIn : $context->optedOut;
         $code = $this->marketing ? ($has ? 'opted_in' : 'not_opted_in') : ($has ? 'opted_out' : 'not_opted_out');
 
-        return new Weighed(Truth::of($has === $this->has), new Reason("condition.$code", ['who' => $situation->who]));
+        return new Weighed(Truth::of($has === $this->has), new Reason("condition.$code", ['who' => $context->who]));
     }
 
     public function toDocument(): array

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
-use Linnet\Core\Engine\Situation;
+use Linnet\Core\Money;
 use Linnet\Core\Reason;
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
-use Linnet\Core\Record\Money;
 use Linnet\Core\Record\Staff;
 use Linnet\Core\Rule\Same;
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\TimeOfDay;
 use Linnet\Core\Time\WeeklyHours;
 use Linnet\Core\Time\Zone;
@@ -37,18 +37,18 @@ final readonly class FieldTest implements Condition
         return new self($field, $test, $value);
     }
 
-    public function weigh(Situation $situation): Weighed
+    public function weigh(EvaluationContext $context): Weighed
     {
-        $value = $situation->facts->at($this->field);
+        $value = $context->facts->at($this->field);
         $missing = $value === null || $value === '' || $value === [];
-        $with = ['field' => $situation->label($this->field), 'value' => $situation->says[$this->field] ?? self::say($value, $situation)];
+        $with = ['field' => $context->label($this->field), 'value' => $context->says[$this->field] ?? self::say($value, $context)];
         if ($this->test === Test::Empty || $this->test === Test::Filled) {
             return new Weighed(Truth::of($missing === ($this->test === Test::Empty)), new Reason($missing ? 'condition.is_empty' : 'condition.value', $with));
         }
         if ($missing) {
             return new Weighed(Truth::Unknown, new Reason('condition.unknown', $with));
         }
-        $holds = $this->passes($value, $situation);
+        $holds = $this->passes($value, $context);
 
         return $holds === null
             ? new Weighed(Truth::Unknown, new Reason('condition.other_kind', $with))
@@ -61,11 +61,11 @@ final readonly class FieldTest implements Condition
     }
 
     /** Null where the value is of a kind the test cannot be put to. */
-    private function passes(mixed $value, Situation $situation): ?bool
+    private function passes(mixed $value, EvaluationContext $context): ?bool
     {
         $number = self::number($value);
-        $at = self::instant($value, $situation);
-        $now = $situation->now->getTimestamp();
+        $at = self::instant($value, $context);
+        $now = $context->now->getTimestamp();
 
         if ($value instanceof Staff) {
             $value = is_string($this->value) && mb_strtolower($value->email, 'UTF-8') === mb_strtolower($this->value, 'UTF-8') ? $value->email : $value->name;
@@ -80,26 +80,26 @@ final readonly class FieldTest implements Condition
             Test::More => $number === null ? null : $number > self::number($this->value),
             Test::Less => $number === null ? null : $number < self::number($this->value),
             Test::Between => $number === null || ! is_array($this->value) || $this->value === [] ? null : $number >= min($this->value) && $number <= max($this->value),
-            Test::Before => $at === null ? null : $at < self::instant($this->value, $situation),
-            Test::After => $at === null ? null : $at > self::instant($this->value, $situation),
-            Test::WithinNext => $at === null ? null : $this->isWithin($value, $at, 0, (int) self::number($this->value), $situation),
-            Test::WithinLast => $at === null ? null : $this->isWithin($value, $at, -(int) self::number($this->value), 0, $situation),
-            Test::Today => $at === null ? null : self::day($value, $situation) === $situation->now->setTimezone(self::zone($value, $situation))->format('Y-m-d'),
+            Test::Before => $at === null ? null : $at < self::instant($this->value, $context),
+            Test::After => $at === null ? null : $at > self::instant($this->value, $context),
+            Test::WithinNext => $at === null ? null : $this->isWithin($value, $at, 0, (int) self::number($this->value), $context),
+            Test::WithinLast => $at === null ? null : $this->isWithin($value, $at, -(int) self::number($this->value), 0, $context),
+            Test::Today => $at === null ? null : self::day($value, $context) === $context->now->setTimezone(self::zone($value, $context))->format('Y-m-d'),
             Test::Weekday => $at === null ? null : in_array(
-                WeeklyHours::DAYS[(int) (new \DateTimeImmutable(self::day($value, $situation) ?? '2000-01-01', Zone::utc()))->format('N') - 1], (array) $this->value, true,
+                WeeklyHours::DAYS[(int) (new \DateTimeImmutable(self::day($value, $context) ?? '2000-01-01', Zone::utc()))->format('N') - 1], (array) $this->value, true,
             ),
             Test::Empty, Test::Filled => throw new \LogicException('answered before'),
         };
     }
 
     /** Between so many days of the clock on the wall from now; a date with no time is there for the whole of its day. */
-    private function isWithin(mixed $value, int $at, int $from, int $to, Situation $situation): bool
+    private function isWithin(mixed $value, int $at, int $from, int $to, EvaluationContext $context): bool
     {
-        $local = $situation->now->setTimezone(self::zone($value, $situation));
+        $local = $context->now->setTimezone(self::zone($value, $context));
         $then = fn (int $days): \DateTimeImmutable => $local->modify(sprintf('%+d days', $days));
 
         return self::date($value) instanceof Day
-            ? self::day($value, $situation) >= $then($from)->format('Y-m-d') && self::day($value, $situation) <= $then($to)->format('Y-m-d')
+            ? self::day($value, $context) >= $then($from)->format('Y-m-d') && self::day($value, $context) <= $then($to)->format('Y-m-d')
             : $at >= $then($from)->getTimestamp() && $at <= $then($to)->getTimestamp();
     }
 
@@ -119,27 +119,27 @@ final readonly class FieldTest implements Condition
     }
 
     /** Seconds since 1970; a date with no time counts from the midnight that begins it. */
-    private static function instant(mixed $value, Situation $situation): ?int
+    private static function instant(mixed $value, EvaluationContext $context): ?int
     {
         $date = self::date($value);
 
         return match (true) {
             $date instanceof Moment => $date->at->getTimestamp(),
-            $date instanceof Day => TimeOfDay::parse('00:00')?->on($date->date, Zone::get($situation->businessZone))->getTimestamp(),
+            $date instanceof Day => TimeOfDay::parse('00:00')?->on($date->date, Zone::get($context->businessZone))->getTimestamp(),
             default => null,
         };
     }
 
-    private static function day(mixed $value, Situation $situation): ?string
+    private static function day(mixed $value, EvaluationContext $context): ?string
     {
         $date = self::date($value);
 
-        return $date instanceof Day ? $date->date : $date?->at->setTimezone(self::zone($value, $situation))->format('Y-m-d');
+        return $date instanceof Day ? $date->date : $date?->at->setTimezone(self::zone($value, $context))->format('Y-m-d');
     }
 
-    private static function zone(mixed $value, Situation $situation): \DateTimeZone
+    private static function zone(mixed $value, EvaluationContext $context): \DateTimeZone
     {
-        return ($value instanceof Moment ? $value->zone() : null) ?? Zone::get($situation->businessZone);
+        return ($value instanceof Moment ? $value->zone() : null) ?? Zone::get($context->businessZone);
     }
 
     private static function date(mixed $value): Moment|Day|null
@@ -152,10 +152,10 @@ final readonly class FieldTest implements Condition
     }
 
     /** @return string|array{at: string, zone: string} */
-    private static function say(mixed $value, Situation $situation): string|array
+    private static function say(mixed $value, EvaluationContext $context): string|array
     {
         return match (true) {
-            $value instanceof Moment => Reason::moment($value->at, $value->zone ?? $situation->businessZone),
+            $value instanceof Moment => Reason::moment($value->at, $value->zone ?? $context->businessZone),
             $value instanceof Day => $value->date,
             $value instanceof Money => "$value->amount $value->currency",
             $value instanceof Staff => $value->name,

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Reason;
 
 /** All, any or none of several conditions. */
@@ -23,9 +23,9 @@ final readonly class Group implements Condition
         return new self($joined, $doc->each($joined->value, Conditions::read(...), 0, 50));
     }
 
-    public function weigh(Situation $situation): Weighed
+    public function weigh(EvaluationContext $context): Weighed
     {
-        $weighed = array_map(fn (Condition $part): Weighed => $part->weigh($situation), $this->parts);
+        $weighed = array_map(fn (Condition $part): Weighed => $part->weigh($context), $this->parts);
         $truth = $this->joined->truth(array_column($weighed, 'truth'));
 
         foreach ($weighed as $part) {

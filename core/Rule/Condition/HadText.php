@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Reason;
 use Linnet\Core\Time\Span;
 
@@ -27,14 +27,14 @@ final readonly class HadText implements Condition
         );
     }
 
-    public function weigh(Situation $situation): Weighed
+    public function weigh(EvaluationContext $context): Weighed
     {
-        $last = $situation->lastTextAt($this->any ? null : $situation->ruleId);
-        $had = $last !== null && $last > Span::days($this->days)->before($situation->now, $situation->clocks()->theirs);
+        $last = $context->lastTextAt($this->any ? null : $context->ruleId);
+        $had = $last !== null && $last > Span::days($this->days)->before($context->now, $context->clocks()->theirs);
 
         return new Weighed(Truth::of($had === $this->has), $last === null
-            ? new Reason('condition.no_text_yet', ['who' => $situation->who])
-            : new Reason('condition.last_text', ['who' => $situation->who, 'at' => Reason::moment($last, $situation->businessZone)]));
+            ? new Reason('condition.no_text_yet', ['who' => $context->who])
+            : new Reason('condition.last_text', ['who' => $context->who, 'at' => Reason::moment($last, $context->businessZone)]));
     }
 
     public function toDocument(): array

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Reason;
 
 /** Whether the person has any record of a type that passes a condition: an upcoming booking, an unpaid invoice. */
@@ -26,14 +26,14 @@ final readonly class HasRelated implements Condition
         );
     }
 
-    public function weigh(Situation $situation): Weighed
+    public function weigh(EvaluationContext $context): Weighed
     {
         $truths = [];
-        foreach ($situation->related[$this->type] ?? [] as $record) {
-            $truths[] = $this->that === null ? Truth::True : $this->that->weigh($situation->about($this->type, $record))->truth;
+        foreach ($context->related[$this->type] ?? [] as $record) {
+            $truths[] = $this->that === null ? Truth::True : $this->that->weigh($context->about($this->type, $record))->truth;
         }
         $truth = Truth::any($truths);
-        $with = ['who' => $situation->who, 'type' => $situation->label($this->type), 'many' => count($truths), 'fits' => count(array_filter($truths, fn (Truth $t): bool => $t === Truth::True))];
+        $with = ['who' => $context->who, 'type' => $context->label($this->type), 'many' => count($truths), 'fits' => count(array_filter($truths, fn (Truth $t): bool => $t === Truth::True))];
 
         return new Weighed($this->has ? $truth : $truth->not(), new Reason(match (true) {
             $truth === Truth::Unknown => 'condition.related_unknown',

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Change\LabelKind;
 
 /** Whether the person has a tag, or stands on a list. */
 final readonly class Labelled implements Condition
@@ -22,12 +23,12 @@ final readonly class Labelled implements Condition
         return new self($kind, $doc->text($kind->value, 60), ! $doc->has('has') || $doc->yesNo('has'));
     }
 
-    public function weigh(Situation $situation): Weighed
+    public function weigh(EvaluationContext $context): Weighed
     {
-        $names = $this->kind === LabelKind::Tag ? $situation->standing->tags : $situation->standing->lists;
+        $names = $this->kind === LabelKind::Tag ? $context->standing->tags : $context->standing->lists;
         $has = in_array(mb_strtolower($this->name, 'UTF-8'), array_map(fn (string $n): string => mb_strtolower($n, 'UTF-8'), $names), true);
 
-        return new Weighed(Truth::of($has === $this->has), new Reason('condition.'.($has ? 'has_' : 'no_').$this->kind->value, ['who' => $situation->who, 'name' => $this->name]));
+        return new Weighed(Truth::of($has === $this->has), new Reason('condition.'.($has ? 'has_' : 'no_').$this->kind->value, ['who' => $context->who, 'name' => $this->name]));
     }
 
     public function toDocument(): array

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Reason;
 
@@ -23,11 +23,11 @@ final readonly class Reached implements Condition
         return new self($doc->choice('number', NumberTest::class));
     }
 
-    public function weigh(Situation $situation): Weighed
+    public function weigh(EvaluationContext $context): Weighed
     {
-        $kind = $situation->standing->number;
-        $alive = $situation->standing->alive;
-        $with = ['who' => $situation->who];
+        $kind = $context->standing->number;
+        $alive = $context->standing->alive;
+        $with = ['who' => $context->who];
         if ($this->test === NumberTest::None || $kind === null) {
             return new Weighed(Truth::of(($kind === null) === ($this->test === NumberTest::None)), new Reason($kind === null ? 'condition.no_number' : 'condition.has_number', $with));
         }

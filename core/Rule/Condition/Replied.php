@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Reason;
 
 /** Whether the person has texted since the run began. */
@@ -22,13 +22,13 @@ final readonly class Replied implements Condition
         return new self($doc->yesNo('replied'));
     }
 
-    public function weigh(Situation $situation): Weighed
+    public function weigh(EvaluationContext $context): Weighed
     {
-        $replied = $situation->hasReplied();
-        $with = ['who' => $situation->who];
+        $replied = $context->hasReplied();
+        $with = ['who' => $context->who];
 
-        return new Weighed(Truth::of($replied === $this->replied), $replied && $situation->lastReplyAt !== null
-            ? new Reason('condition.replied', $with + ['at' => Reason::moment($situation->lastReplyAt, $situation->businessZone)])
+        return new Weighed(Truth::of($replied === $this->replied), $replied && $context->lastReplyAt !== null
+            ? new Reason('condition.replied', $with + ['at' => Reason::moment($context->lastReplyAt, $context->businessZone)])
             : new Reason('condition.not_replied', $with));
     }
 

@@ -6,6 +6,7 @@ namespace Linnet\Core\Rule\Example;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Zone;
 
 /** What a rule is expected to do for somebody made up: to it what a test is to a program. */
@@ -35,7 +36,7 @@ final readonly class Example
         /** @var array{string, \DateTimeImmutable, array<string, string|int|float|bool|null>, array<string, string|int|float|bool|null>, list<Supposition>, list<Expected>} $read */
         $read = $doc->gather([
             fn (): string => $doc->text('name', 80),
-            fn (): \DateTimeImmutable => $doc->moment('at'),
+            fn (): \DateTimeImmutable => Moment::read($doc, 'at'),
             fn (): array => self::values($doc, 'person'),
             fn (): array => self::values($doc, 'record'),
             fn (): array => $doc->has('happens') ? $doc->each('happens', Supposition::read(...), 0, 20) : [],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Linnet\Core\Rule\Example;
 
 use Linnet\Core\Document\Doc;
+use Linnet\Core\Time\Moment;
 
 /** A text that comes in an example: which, when, and how it begins. */
 final readonly class Expected
@@ -25,7 +26,7 @@ final readonly class Expected
     {
         $doc->allow('step', 'at', 'begins');
         /** @var array{string, \DateTimeImmutable, string} $read */
-        $read = $doc->gather([fn (): string => $doc->name('step'), fn (): \DateTimeImmutable => $doc->moment('at'), fn (): string => $doc->text('begins', 200)]);
+        $read = $doc->gather([fn (): string => $doc->name('step'), fn (): \DateTimeImmutable => Moment::read($doc, 'at'), fn (): string => $doc->text('begins', 200)]);
 
         return new self(...$read);
     }

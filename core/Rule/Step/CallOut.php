@@ -72,7 +72,7 @@ final readonly class CallOut implements Step
             if (is_array($value)) {
                 $found += self::texts($at, $depth + 1);
             } elseif (is_string($value) && str_contains($value, '{{')) {
-                $found[$value] = Steps::template(Doc::of(['text' => $value], $at->path), 'text', 2000);
+                $found[$value] = Template::read(Doc::of(['text' => $value], $at->path), 'text', 2000);
             }
         }
 

@@ -25,7 +25,7 @@ final readonly class MakeTask implements Step
         /** @var array{string, Template, Recipient|null, Span|null} $read */
         $read = $doc->gather([
             fn (): string => $doc->name('id'),
-            fn (): Template => Steps::template($doc, 'words', 1000),
+            fn (): Template => Template::read($doc, 'words', 1000),
             fn (): ?Recipient => $doc->has('for') ? Recipient::read($doc->object('for')) : null,
             fn (): ?Span => $doc->has('due') ? Span::under($doc, 'due') : null,
         ]);

@@ -23,7 +23,7 @@ final readonly class TellStaff implements Step
             fn (): string => $doc->name('id'),
             fn (): Channel => $doc->choice('by', Channel::class),
             fn (): Recipient => Recipient::read($doc->object('to')),
-            fn (): Template => Steps::template($doc, 'words', 2000),
+            fn (): Template => Template::read($doc, 'words', 2000),
         ]);
         [, $by, $to] = $read;
         $fits = match ($to->who) {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Trigger;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Record\Change;
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Time\Clocks;
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Offset;
 
 /** A moment that hangs on a date field of a record or a person, once or every year. */
@@ -44,9 +44,9 @@ final readonly class DateReached implements Trigger
     }
 
     /** The date it hangs on as things are now; null where there is none. */
-    public function anchor(Situation $situation): Moment|Day|null
+    public function anchor(EvaluationContext $context): Moment|Day|null
     {
-        $value = $situation->facts->at("$this->type.$this->field");
+        $value = $context->facts->at("$this->type.$this->field");
 
         return match (true) {
             $value instanceof Moment, $value instanceof Day => $value,
@@ -60,11 +60,11 @@ final readonly class DateReached implements Trigger
      *
      * @return array{\DateTimeImmutable, \DateTimeImmutable}|null the moment, and the date it hangs on as an instant
      */
-    public function next(Situation $situation, \DateTimeImmutable $after): ?array
+    public function next(EvaluationContext $context, \DateTimeImmutable $after): ?array
     {
-        $anchor = $this->anchor($situation);
+        $anchor = $this->anchor($context);
 
-        return $anchor === null ? null : $this->nextFor($anchor, $situation, $after);
+        return $anchor === null ? null : $this->nextFor($anchor, $context, $after);
     }
 
     /**
@@ -72,9 +72,9 @@ final readonly class DateReached implements Trigger
      *
      * @return array{\DateTimeImmutable, \DateTimeImmutable}|null
      */
-    public function nextFor(Moment|Day $anchor, Situation $situation, \DateTimeImmutable $after): ?array
+    public function nextFor(Moment|Day $anchor, EvaluationContext $context, \DateTimeImmutable $after): ?array
     {
-        $clocks = $situation->clocks();
+        $clocks = $context->clocks();
         if (! $this->eachYear) {
             return [$this->offset->moment($anchor, $clocks), self::instant($anchor, $clocks, $this->offset->theirs)];
         }
@@ -96,13 +96,13 @@ final readonly class DateReached implements Trigger
      *
      * @return array{\DateTimeImmutable, \DateTimeImmutable}|null the moment, and the date as an instant
      */
-    public function missed(Situation $situation, \DateTimeImmutable $now): ?array
+    public function missed(EvaluationContext $context, \DateTimeImmutable $now): ?array
     {
-        $anchor = $this->anchor($situation);
+        $anchor = $this->anchor($context);
         if ($anchor === null) {
             return null;
         }
-        $clocks = $situation->clocks();
+        $clocks = $context->clocks();
         if (! $this->eachYear) {
             $only = [$this->offset->moment($anchor, $clocks), self::instant($anchor, $clocks, $this->offset->theirs)];
 

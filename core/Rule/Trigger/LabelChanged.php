@@ -6,8 +6,8 @@ namespace Linnet\Core\Rule\Trigger;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Record\Change;
+use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Record\RecordType;
-use Linnet\Core\Rule\Condition\LabelKind;
 
 /** A person gets or loses a tag, or comes onto or off a list. */
 final readonly class LabelChanged implements Trigger

@@ -6,13 +6,14 @@ namespace Linnet\Core\Rule\Trigger;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Record\Change;
+use Linnet\Core\Record\Change\ReportedStatus;
 use Linnet\Core\Record\RecordType;
 
 /** A text to the person failed, could not be delivered, or had its link opened. */
 final readonly class TextFate implements Trigger
 {
     /** @param  string|null  $rule  key of the rule whose texts count; null for any but this one */
-    public function __construct(public KnownFate $fate, public ?string $rule)
+    public function __construct(public ReportedStatus $fate, public ?string $rule)
     {
     }
 
@@ -20,12 +21,12 @@ final readonly class TextFate implements Trigger
     {
         $doc->allow('on', 'fate', 'of_rule');
 
-        return new self($doc->choice('fate', KnownFate::class), $doc->has('of_rule') ? $doc->name('of_rule') : null);
+        return new self($doc->choice('fate', ReportedStatus::class), $doc->has('of_rule') ? $doc->name('of_rule') : null);
     }
 
     public function meets(Change\Change $change, string $ruleId): bool
     {
-        return $change instanceof Change\FateKnown && $change->fate === $this->fate && ($this->rule === null || $change->rule === $this->rule);
+        return $change instanceof Change\StatusReported && $change->fate === $this->fate && ($this->rule === null || $change->rule === $this->rule);
     }
 
     public function type(): string

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Text\Template;
 
-use Linnet\Core\Text\Nearest;
+use Linnet\Core\Document\Nearest;
 
 /** The named ways to write a value. Anything else in quotes is a pattern of Unicode TS 35. */
 enum Format: string

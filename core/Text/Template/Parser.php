@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Text\Template;
 
-use Linnet\Core\Text\Nearest;
+use Linnet\Core\Document\Nearest;
 use Linnet\Core\Text\Template\Node\Code;
-use Linnet\Core\Text\Template\Node\Field;
 use Linnet\Core\Text\Template\Node\Link;
+use Linnet\Core\Text\Template\Node\MergeField;
 use Linnet\Core\Text\Template\Node\Modifier;
 use Linnet\Core\Text\Template\Node\ModifierName;
 use Linnet\Core\Text\Template\Node\Node;
@@ -92,7 +92,7 @@ final class Parser
         }
         $this->close();
 
-        return new Field($this->characters($at), $path, $modifiers);
+        return new MergeField($this->characters($at), $path, $modifiers);
     }
 
     private function pick(int $at): Pick

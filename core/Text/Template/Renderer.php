@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Text\Template;
 
-use Linnet\Core\Record\Facts;
 use Linnet\Core\Text\Template\Node\Code;
-use Linnet\Core\Text\Template\Node\Field;
 use Linnet\Core\Text\Template\Node\Link;
+use Linnet\Core\Text\Template\Node\MergeField;
 use Linnet\Core\Text\Template\Node\Modifier;
 use Linnet\Core\Text\Template\Node\ModifierName;
 use Linnet\Core\Text\Template\Node\Pick;
@@ -27,7 +26,7 @@ final readonly class Renderer
      * @param  Links  $links  where short links are made
      */
     public function __construct(
-        private Facts $facts,
+        private Values $facts,
         \DateTimeImmutable $now,
         string $zone,
         string $locale,
@@ -45,7 +44,7 @@ final readonly class Renderer
         foreach ($template->nodes as $node) {
             $text .= match (true) {
                 $node instanceof Words => $node->words,
-                $node instanceof Field => $this->field($node),
+                $node instanceof MergeField => $this->field($node),
                 $node instanceof Link => $this->link($node),
                 $node instanceof Code => $this->code($node),
                 $node instanceof Pick => $node->choices[crc32($this->seed.'/'.$node->at) % count($node->choices)],
@@ -55,7 +54,7 @@ final readonly class Renderer
         return $text;
     }
 
-    private function field(Field $field): string
+    private function field(MergeField $field): string
     {
         $value = $this->facts->at($field->path);
         $text = null;

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Text\Template;
 
+use Linnet\Core\Document\Doc;
+use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Text\Template\Node\Code;
-use Linnet\Core\Text\Template\Node\Field;
+use Linnet\Core\Text\Template\Node\MergeField;
 use Linnet\Core\Text\Template\Node\Node;
 
 /** A text with merge fields, parsed once. */
@@ -22,10 +24,20 @@ final readonly class Template
         return new self($source, (new Parser($source))->nodes());
     }
 
-    /** @return list<Field> the fields in the order they stand in the text */
+    /** The text under a key; what is wrong with it is said at its character. */
+    public static function read(Doc $doc, string $key, int $most): self
+    {
+        try {
+            return self::parse($doc->text($key, $most));
+        } catch (TemplateError $e) {
+            throw Unreadable::of("$doc->path.$key", $e->reason()->with(['at' => $e->at]));
+        }
+    }
+
+    /** @return list<MergeField> the fields in the order they stand in the text */
     public function fields(): array
     {
-        return array_values(array_filter($this->nodes, fn (Node $node): bool => $node instanceof Field));
+        return array_values(array_filter($this->nodes, fn (Node $node): bool => $node instanceof MergeField));
     }
 
     /** @return list<string> the lists it takes codes from */

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Text\Template;
 
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
-use Linnet\Core\Record\Money;
-use Linnet\Core\Record\Staff;
+use Linnet\Core\Money;
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Zone;
 
 /** Writes one value for one receiver's locale and time zone (Unicode CLDR through ICU). */
@@ -43,7 +42,7 @@ final class ValueWriter
             $value instanceof Moment => $this->date($value, Format::DateTime->skeleton() ?? ''),
             $value instanceof Day => $this->date($value, Format::Date->skeleton() ?? ''),
             $value instanceof Money => $this->money($value),
-            $value instanceof Staff => $value->name,
+            $value instanceof \Stringable => (string) $value,
             is_bool($value) => $value ? 'yes' : 'no',
             is_int($value), is_string($value) => (string) $value,
             is_float($value) => rtrim(rtrim(number_format($value, 6, '.', ''), '0'), '.'),

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Linnet\Core\Text\Wording;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Rule\Step\Steps;
 use Linnet\Core\Text\Template\Template;
 
 /** One version of a text's content. */
@@ -22,7 +21,7 @@ final readonly class Wording
         /** @var array{string, Template, int, int|null} $read */
         $read = $doc->gather([
             fn (): string => $doc->name('id'),
-            fn (): Template => Steps::template($doc, 'text', 2000),
+            fn (): Template => Template::read($doc, 'text', 2000),
             fn (): int => $doc->has('weight') ? $doc->integer('weight', 0, 1000) : 1,
             fn (): ?int => $doc->has('most') ? $doc->integer('most', 1, 100_000_000) : null,
         ]);

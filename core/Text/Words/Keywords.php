@@ -13,7 +13,7 @@ final readonly class Keywords
      * @param  non-empty-list<string>  $words  as they were written; each one word or several
      * @param  bool  $forgiving  one slip of the finger is forgiven in words of five letters or more
      */
-    private function __construct(public array $words, public Fit $fit, public bool $forgiving)
+    private function __construct(public array $words, public WordPosition $fit, public bool $forgiving)
     {
     }
 
@@ -25,7 +25,7 @@ final readonly class Keywords
             fn (mixed $v): ?string => is_string($v) && Folded::of($v) !== '' && mb_strlen($v, 'UTF-8') <= 60 ? $v : null, 'word_expected',
         ), 1, 100);
 
-        return new self($words, $doc->has('match') ? $doc->choice('match', Fit::class) : Fit::Whole, $doc->has('forgive_typos') && $doc->yesNo('forgive_typos'));
+        return new self($words, $doc->has('match') ? $doc->choice('match', WordPosition::class) : WordPosition::Whole, $doc->has('forgive_typos') && $doc->yesNo('forgive_typos'));
     }
 
     /** What follows the word, or "" where nothing does; null where none of the words is there. */
@@ -36,13 +36,13 @@ final readonly class Keywords
         foreach ($this->words as $word) {
             $wanted = explode(' ', Folded::of($word));
             $places = match ($this->fit) {
-                Fit::Whole => count($said) === count($wanted) ? [0] : [],
-                Fit::First => count($said) >= count($wanted) ? [0] : [],
-                Fit::Anywhere => count($said) >= count($wanted) ? range(0, count($said) - count($wanted)) : [],
+                WordPosition::Whole => count($said) === count($wanted) ? [0] : [],
+                WordPosition::First => count($said) >= count($wanted) ? [0] : [],
+                WordPosition::Anywhere => count($said) >= count($wanted) ? range(0, count($said) - count($wanted)) : [],
             };
             foreach ($places as $place) {
                 if ($this->standsAt($said, $place, $wanted)) {
-                    return $this->fit === Fit::First ? self::rest($text, count($wanted)) : '';
+                    return $this->fit === WordPosition::First ? self::rest($text, count($wanted)) : '';
                 }
             }
         }
@@ -63,7 +63,7 @@ final readonly class Keywords
     /** @return array<string, mixed> */
     public function toDocument(): array
     {
-        return ['words' => $this->words] + ($this->fit === Fit::Whole ? [] : ['match' => $this->fit->value]) + ($this->forgiving ? ['forgive_typos' => true] : []);
+        return ['words' => $this->words] + ($this->fit === WordPosition::Whole ? [] : ['match' => $this->fit->value]) + ($this->forgiving ? ['forgive_typos' => true] : []);
     }
 
     /**

@@ -1,9 +1,9 @@
 @props(['field', 'page', 'business'])
-@php($control = \App\View\Records\RecordPage::control($field->kind))
+@php($control = \App\Pages\Records\RecordPage::control($field->kind))
 @php($name = "fields.$field->key")
 @php($value = old($name, $page->typed($field)))
 <div class="field">
-    <label class="label" for="field-{{ $field->key }}">{{ $field->name }}{{ $control === 'datetime-local' ? ' ('.\App\Clock\Said::place($business->zone).' time)' : '' }}{{ $field->kind->value === 'money' ? ' ('.$business->currency().')' : '' }}</label>
+    <label class="label" for="field-{{ $field->key }}">{{ $field->name }}{{ $control === 'datetime-local' ? ' ('.\App\Clock\TimeFormatter::place($business->zone).' time)' : '' }}{{ $field->kind->value === 'money' ? ' ('.$business->currency().')' : '' }}</label>
     @if ($control === 'select')
         <select class="input" id="field-{{ $field->key }}" name="fields[{{ $field->key }}]" @error($name) aria-invalid="true" aria-describedby="{{ $name }}-error" @enderror>
             <option value=""></option>

@@ -1,6 +1,6 @@
 @props(['name', 'hours', 'mine', 'locked' => false])
 {{-- A week's hours to fill in. "mine" says that what was sent in last was this table. --}}
-@foreach (\App\View\HoursForm::DAYS as $day => $called)
+@foreach (\App\Pages\HoursForm::DAYS as $day => $called)
     @php($stretch = $mine ? [old("week.$day.from"), old("week.$day.to")] : array_map(strval(...), $hours->week[$day][0] ?? ['', '']))
     <div class="flex gap-2 items-center mb-1 flex-wrap">
         <span class="w-24">{{ $called }}</span>

@@ -11,21 +11,12 @@
                 <a class="place" href="{{ route($place->route) }}" @if ($place->here) aria-current="page" @endif>{{ $place->name }}@if ($place->count) <b>{{ $place->count }}</b>@endif</a>
             @endif
         @endforeach
-        @if ($standinsUrl)
-            <a class="place" href="{{ $standinsUrl }}">Stand-ins</a>
-        @endif
+        @includeIf('demo::place')
         <div class="foot">
             <strong>{{ $staff->name }}</strong><br>
             {{ ucfirst($staff->role->value) }}<br>
             <span id="clock-shows">{{ $clockShows }}</span>
-            @if ($clockMoves)
-                <form class="clock" method="post" action="{{ route('demo.clock') }}" aria-label="Move the demo’s clock on">
-                    @csrf
-                    <button class="btn small" name="by" value="minute">+1 min</button>
-                    <button class="btn small" name="by" value="hour">+1 h</button>
-                    <button class="btn small" name="by" value="next" title="To the next thing that happens"><x-icon name="fast-forward" />Next</button>
-                </form>
-            @endif
+            @includeIf('demo::clock')
             <form method="post" action="{{ route('log-out') }}" class="mt-2">
                 @csrf
                 <button class="link sm">Log out</button> <span class="ml-2" title="Lists the keys"><kbd>?</kbd> keys</span>

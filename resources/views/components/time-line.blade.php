@@ -27,5 +27,5 @@
                 <label class="label" for="example-name">Called</label><input class="input w-full" id="example-name" name="name" maxlength="80" placeholder="{{ implode(' and ', $page->whatIf->sentences) ?: 'nobody answers' }}">
                 <div class="flex gap-2 mt-2"><button class="btn small go" name="of" value="sample">Keep it</button><button class="btn small" name="of" value="nobody">Make up somebody else</button></div>
             </form></details>@endcan</span>
-    <span class="soft">hours shown in {{ \App\Clock\Said::place($page->receiver->zone) }}, where {{ $page->receiver->who }} is</span>
+    <span class="soft">hours shown in {{ \App\Clock\TimeFormatter::place($page->receiver->zone) }}, where {{ $page->receiver->who }} is</span>
 </x-drawn-time>

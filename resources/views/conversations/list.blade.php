@@ -12,7 +12,7 @@
     @forelse ($conversations as $item)
         <a class="who" href="{{ route('conversations.show', ['conversation' => $item] + array_filter(['show' => $asked['show'] === 'waiting' ? 'waiting' : null])) }}" @if ($open?->id === $item->id) aria-current="true" @endif>
             <span class="flex justify-between gap-2"><b class="font-semibold">{{ $item->person->name() }}</b>
-                @if ($item->waiting_since)<span class="tone held sm">{{ \App\Clock\Said::since($item->waiting_since, $now) }}</span>@else<span class="soft sm"><x-time :at="$item->last_at" format="D H:i" /></span>@endif</span>
+                @if ($item->waiting_since)<span class="tone held sm">{{ \App\Clock\TimeFormatter::since($item->waiting_since, $now) }}</span>@else<span class="soft sm"><x-time :at="$item->last_at" format="D H:i" /></span>@endif</span>
             <p>{{ $item->last?->isInbound() ? '' : 'We: ' }}{{ Str::limit($item->last?->body, 60) }}</p>
         </a>
     @empty

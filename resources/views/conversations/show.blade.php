@@ -6,7 +6,7 @@
                 <div>
                     <a class="link sm lg:hidden" href="{{ route('conversations.index') }}">All conversations</a>
                     <h1 class="text-[22px]">{{ $conversation->person->name() }}</h1>
-                    <p class="soft sm">with the {{ $conversation->line->name }}{{ $conversation->line->number === null ? ', which cannot be answered' : ', '.\Linnet\Core\Number\Numbers::pretty($conversation->line->number) }}.@if ($page->receiver->zone !== $business->zone) It is {{ $now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} in {{ \App\Clock\Said::place($page->receiver->zone) }}.@endif</p>
+                    <p class="soft sm">with the {{ $conversation->line->name }}{{ $conversation->line->number === null ? ', which cannot be answered' : ', '.\Linnet\Core\Number\Numbers::pretty($conversation->line->number) }}.@if ($page->receiver->zone !== $business->zone) It is {{ $now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} in {{ \App\Clock\TimeFormatter::place($page->receiver->zone) }}.@endif</p>
                 </div>
                 @can('converse')
                     <div class="acts">
@@ -46,7 +46,7 @@
             <h2><a class="link" href="{{ route('people.show', $conversation->person) }}">{{ $conversation->person->name() }}</a></h2>
             <dl class="facts">
                 @if ($page->receiver->number)<dt>Number</dt><dd>{{ \Linnet\Core\Number\Numbers::pretty($page->receiver->number) }}</dd>@endif
-                <dt>Zone</dt><dd>{{ \App\Clock\Said::place($page->receiver->zone) }}</dd>
+                <dt>Zone</dt><dd>{{ \App\Clock\TimeFormatter::place($page->receiver->zone) }}</dd>
             </dl>
             <h2>Coming texts</h2>
             @forelse ($page->coming() as $text)

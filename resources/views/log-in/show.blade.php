@@ -12,9 +12,5 @@
         <label class="flex gap-2 items-center mb-4"><input type="checkbox" name="remember" value="1"> Keep me logged in on this machine</label>
         <button class="btn go">Log in</button>
     </form>
-    @if ($demo)
-        <div class="note plain mt-6">
-            This is the demo of Osier Quay Boathouse. Log in as <b>mira@osierquay.example</b> (administrator) or <b>viv@osierquay.example</b> (viewer), password <b>boathouse</b>.
-        </div>
-    @endif
+    @includeIf('demo::log-in')
 </x-bare>

@@ -18,7 +18,7 @@
                     <td><a class="link" href="{{ route('people.show', $person) }}">{{ $person->name() }}</a></td>
                     <td>{{ $person->number ? \Linnet\Core\Number\Numbers::pretty($person->number->e164) : '–' }}</td>
                     <td>{{ $person->number?->kind->value === 'either' ? 'mobile or landline' : $person->number?->kind->value }}</td>
-                    <td>{{ $person->zone ? \App\Clock\Said::place($person->zone) : ($person->number ? (count($person->number->zones) === 1 ? \App\Clock\Said::place($person->number->zones[0]) : count($person->number->zones).' time zones possible') : '–') }}</td>
+                    <td>{{ $person->zone ? \App\Clock\TimeFormatter::place($person->zone) : ($person->number ? (count($person->number->zones) === 1 ? \App\Clock\TimeFormatter::place($person->number->zones[0]) : count($person->number->zones).' time zones possible') : '–') }}</td>
                     <td>@if ($stopped[$person->number?->e164] ?? false)<x-tone tone="bad" icon="ban">said stop</x-tone>@elseif ($person->number && ! $person->number->kind->takesTexts())<x-tone tone="plain">takes no texts</x-tone>@else<x-tone tone="well">yes</x-tone>@endif</td>
                 </tr>
             @endforeach

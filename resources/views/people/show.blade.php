@@ -3,7 +3,7 @@
     <div class="head">
         <div>
             <h1>{{ $page->person->name() }}</h1>
-            @if ($page->receiver->zone !== $business->zone)<p class="soft">It is {{ $page->now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} (in {{ \App\Clock\Said::place($page->receiver->zone) }}; here it is <x-time :at="$page->now" />).</p>@endif
+            @if ($page->receiver->zone !== $business->zone)<p class="soft">It is {{ $page->now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} (in {{ \App\Clock\TimeFormatter::place($page->receiver->zone) }}; here it is <x-time :at="$page->now" />).</p>@endif
         </div>
         <div class="acts">
             @can('converse')@can('view')<a class="btn" href="{{ route('people.edit', $page->person) }}">Change</a>@endcan @endcan
@@ -54,7 +54,7 @@
                     </dd>
                 @endforeach
                 <dt>Zone</dt>
-                <dd>{{ implode(', ', array_map(\App\Clock\Said::place(...), array_slice($page->receiver->zones, 0, 3))) }}{{ count($page->receiver->zones) > 3 ? ' and '.(count($page->receiver->zones) - 3).' more' : '' }}, {{ $page->person->zone ? 'set by hand' : 'from the number' }}</dd>
+                <dd>{{ implode(', ', array_map(\App\Clock\TimeFormatter::place(...), array_slice($page->receiver->zones, 0, 3))) }}{{ count($page->receiver->zones) > 3 ? ' and '.(count($page->receiver->zones) - 3).' more' : '' }}, {{ $page->person->zone ? 'set by hand' : 'from the number' }}</dd>
                 @if ($page->person->email)<dt>Email</dt><dd>{{ $page->person->email }}</dd>@endif
                 @foreach ($page->person->fields as $key => $value)<dt>{{ ucfirst(str_replace('_', ' ', $key)) }}</dt><dd>{{ is_scalar($value) ? $value : '' }}</dd>@endforeach
             </dl>

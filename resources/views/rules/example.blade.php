@@ -2,7 +2,7 @@
 <x-page :title="$page->example->name">
     <div class="crumb"><a class="link" href="{{ route('rules.index') }}">Rules</a> / <a class="link" href="{{ route('rules.show', $page->rule) }}">{{ $page->written->name }}</a> / Examples</div>
     <h1>{{ $page->example->name }}</h1>
-    <x-drawn-time :time-line="$page->timeLine"><span>As it would go for {{ $page->run->receiver->who }}, who is made up, {{ $page->happens === [] ? 'if nobody answers' : 'if '.implode(' and ', $page->happens) }}</span><span class="soft">hours shown in {{ \App\Clock\Said::place($page->example->zone) }}</span></x-drawn-time>
+    <x-drawn-time :time-line="$page->timeLine"><span>As it would go for {{ $page->run->receiver->who }}, who is made up, {{ $page->happens === [] ? 'if nobody answers' : 'if '.implode(' and ', $page->happens) }}</span><span class="soft">hours shown in {{ \App\Clock\TimeFormatter::place($page->example->zone) }}</span></x-drawn-time>
     @if ($page->differs !== null)
         <div class="note blocks mt-4" role="status"><b>It goes otherwise than expected.</b> {{ $page->differs }}
             <form class="inline" method="post" action="{{ route('rules.examples.update', [$page->rule, $page->number]) }}">@csrf @method('put')<input type="hidden" name="was" value="{{ $page->example->name }}"><button class="link" name="accept" value="1">It should be so</button></form></div>
@@ -27,8 +27,8 @@
                     <label class="field"><span>Last name</span><input class="input w-full" name="last_name" value="{{ old('last_name', $page->example->person['last_name'] ?? '') }}"></label></div>
                 <label class="field"><span>Where they are</span><input class="input w-full" name="zone" value="{{ old('zone', $page->example->zone) }}" list="zones"></label><x-error name="zone" />
                 <datalist id="zones">@foreach (timezone_identifiers_list() as $one)<option>{{ $one }}</option>@endforeach</datalist>
-                <label class="field"><span>It begins ({{ \App\Clock\Said::place($page->business->zone) }} time)</span><input class="input" type="datetime-local" name="at" value="{{ old('at', $page->example->at->setTimezone(new DateTimeZone($page->business->zone))->format('Y-m-d\TH:i')) }}"></label><x-error name="at" />
-                @if ($record = $page->record())<h2 class="mt-4 mb-2">{{ $page->type->name }}</h2>@foreach (\App\View\Rules\ExamplePage::fields($page->type) as $field)<x-control :field="$field" :page="$record" :business="$page->business" />@endforeach @endif
+                <label class="field"><span>It begins ({{ \App\Clock\TimeFormatter::place($page->business->zone) }} time)</span><input class="input" type="datetime-local" name="at" value="{{ old('at', $page->example->at->setTimezone(new DateTimeZone($page->business->zone))->format('Y-m-d\TH:i')) }}"></label><x-error name="at" />
+                @if ($record = $page->record())<h2 class="mt-4 mb-2">{{ $page->type->name }}</h2>@foreach (\App\Pages\Rules\ExamplePage::fields($page->type) as $field)<x-control :field="$field" :page="$record" :business="$page->business" />@endforeach @endif
                 <h2 class="mt-4 mb-2">What happens</h2>
                 @foreach ([...old('happens', $page->happens), ''] as $one)<input class="input w-full mb-1" name="happens[]" value="{{ $one }}" aria-label="Something that happens" placeholder="they answer YES after text a">@endforeach
                 <x-error name="happens" />

@@ -17,7 +17,7 @@
             <tbody>
             @foreach ($rules as $rule)
                 <tr>
-                    <td class="max-w-md"><a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a><br><span class="soft sm">{{ \App\View\Rules\Writing::inOneSentence($language, $rule->written()) }}</span></td>
+                    <td class="max-w-md"><a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a><br><span class="soft sm">{{ \App\Pages\Rules\Writing::inOneSentence($language, $rule->written()) }}</span></td>
                     <td class="whitespace-nowrap">@if ($rule->power->value === 'on')<x-tone tone="well">on</x-tone>@else<x-tone tone="held" icon="pause">{{ $rule->power->value === 'retired' ? 'retired' : 'off' }}</x-tone>@endif @if ($rule->draft)<br><span class="soft sm">changes not published</span>@endif</td>
                     <td class="n"><a class="link" href="{{ route('rules.runs', [$rule, 'state' => 'live']) }}">{{ $rule->live_count }}</a></td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['rule' => $rule->id, 'state' => 'left', 'from' => $since->date]) }}">{{ $texts[$rule->id]->texts ?? 0 }}</a></td>

@@ -25,7 +25,7 @@
                     <td class="whitespace-nowrap"><x-time :at="$run->began_at" format="D j M H:i" /></td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['run' => $run->id, 'state' => 'left']) }}">{{ $page->left($run) }}</a></td>
                     <td class="whitespace-nowrap">@if ($run->live)<x-tone tone="plain">under way</x-tone>@elseif ($run->outcome === 'goal')<x-tone tone="well">goal met</x-tone>@else<x-tone tone="plain" icon="check">ended</x-tone>@endif @if ($run->ended_at)<br><span class="soft sm"><x-time :at="$run->ended_at" format="D j M H:i" /></span>@endif</td>
-                    <td class="max-w-md">@if ($run->live)@if ($run->timer?->due_at && $run->outcome === null)Next look <x-time :at="$run->timer->due_at" format="D j M H:i" />.@else{{ ucfirst(\App\View\Rules\RunsPage::waitsFor($run)) }}@if ($run->timer?->due_at), until <x-time :at="$run->timer->due_at" format="D j M H:i" />@endif{{ '.' }}@endif @endif @if ($why = $page->because($run))@if ($run->live)<br>@endif<span class="soft sm">{{ $why }}</span>@endif</td>
+                    <td class="max-w-md">@if ($run->live)@if ($run->timer?->due_at && $run->outcome === null)Next look <x-time :at="$run->timer->due_at" format="D j M H:i" />.@else{{ ucfirst(\App\Pages\Rules\RunsPage::waitsFor($run)) }}@if ($run->timer?->due_at), until <x-time :at="$run->timer->due_at" format="D j M H:i" />@endif{{ '.' }}@endif @endif @if ($why = $page->because($run))@if ($run->live)<br>@endif<span class="soft sm">{{ $why }}</span>@endif</td>
                 </tr>
             @endforeach
             </tbody>
@@ -35,7 +35,7 @@
                 <button class="btn small" form="decide" name="do" value="hurry">Wait no longer</button>
                 <button class="btn small" form="decide" name="do" value="skip">Skip the step</button>
                 <button class="btn small" form="decide" name="do" value="stop">Stop them</button>
-                <span class="flex gap-2 items-end flex-wrap"><label><span class="label">Go on at</span><select class="input max-w-[min(20rem,72vw)]" form="decide" name="step"><option value="">choose</option>@foreach (\App\View\Rules\RunsPage::places($rule) as $step => $says)<option value="{{ $step }}">{{ $says }}</option>@endforeach</select></label><button class="btn small" form="decide" name="do" value="move">Move them there</button></span>
+                <span class="flex gap-2 items-end flex-wrap"><label><span class="label">Go on at</span><select class="input max-w-[min(20rem,72vw)]" form="decide" name="step"><option value="">choose</option>@foreach (\App\Pages\Rules\RunsPage::places($rule) as $step => $says)<option value="{{ $step }}">{{ $says }}</option>@endforeach</select></label><button class="btn small" form="decide" name="do" value="move">Move them there</button></span>
             </div>
             <p class="soft sm mt-1">For the ticked. Whoever goes on does so with every safeguard; a text that waits at a step that is skipped or left is dropped. Who is stopped hears no more of this rule; that cannot be undone.</p>
             <x-error name="ticked" /><x-error name="step" />

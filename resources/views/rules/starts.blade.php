@@ -10,7 +10,7 @@
     <x-error name="of" />
     @if (isset($page->groups[$page->of]))
         @if ($page->isTooMany)
-            <p class="note mt-4">These are more than {{ \App\View\Rules\StartsPage::MOST }}. By hand it is started for so many at most; choose a narrower list, or let the rule begin by itself.</p>
+            <p class="note mt-4">These are more than {{ \App\Pages\Rules\StartsPage::MOST }}. By hand it is started for so many at most; choose a narrower list, or let the rule begin by itself.</p>
         @else
             <h2 class="mt-6 mb-1">{{ $page->able === [] ? 'It can be started for nobody' : 'It would start for '.number_format(count($page->able)) }}</h2>
             @if ($page->able !== [])

@@ -33,7 +33,7 @@
                     <td class="max-w-60"><x-state :message="$text" /><br><x-reason :reason="$text->reason" />
                         <details class="sm"><summary class="link">Why</summary><x-why :message="$text" /></details></td>
                     <td class="n">{{ $text->parts ?: '–' }}</td>
-                    <td class="n whitespace-nowrap">{{ $text->left_at === null ? '–' : \App\Clock\Said::price($text->price_micros, $text->currency ?? 'GBP') }}</td>
+                    <td class="n whitespace-nowrap">{{ $text->left_at === null ? '–' : \App\Clock\TimeFormatter::price($text->price_micros, $text->currency ?? 'GBP') }}</td>
                 </tr>
             @endforeach
             </tbody>

@@ -20,7 +20,7 @@
         @foreach ($sources as $source)
             <tr>
                 <td><a class="link" href="{{ route('sources.show', $source) }}">{{ $source->name }}</a>
-                    @if ($source->power !== \Linnet\Core\Gate\Power::On)<x-tone tone="held" icon="pause" class="ml-2">paused</x-tone>@endif
+                    @if ($source->power !== \Linnet\Core\Record\ActivationState::On)<x-tone tone="held" icon="pause" class="ml-2">paused</x-tone>@endif
                     @if ($source->mapping === null)<x-tone tone="held" class="ml-2">nobody has said what it means</x-tone>@endif
                     @if ($source->problem)<x-tone tone="bad" class="ml-2">cannot be read</x-tone>@endif
                     <br><span class="soft sm">{{ $source->kind->value === 'feed' ? 'posts to us' : "a file, looked at every $source->every_minutes minutes" }}</span></td>

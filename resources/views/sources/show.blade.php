@@ -43,7 +43,7 @@
         </form>
         <p class="mb-1"><x-export /></p>
         @if ($kept && $kept->many > 0)
-            <p class="soft sm mb-2">Deliveries are kept for {{ $source->keep_days }} days, and {{ number_format($source->keep_megabytes) }} MB of them at most; now there {{ $kept->many == 1 ? 'is one' : 'are '.number_format($kept->many) }}, together {{ \App\Clock\Said::bytes((int) $kept->bytes) }}, the oldest of <x-time :at="\Carbon\CarbonImmutable::parse($kept->since)" format="j M Y" />.@if ($source->unproven > 0) {{ number_format($source->unproven) }} more came without its secret; the last {{ \App\Intake\Deliveries::SAMPLES }} at most are kept, cut short.@endif @can('administer')<a class="link" href="{{ route('sources.settings', $source) }}">Change that</a>@endcan</p>
+            <p class="soft sm mb-2">Deliveries are kept for {{ $source->keep_days }} days, and {{ number_format($source->keep_megabytes) }} MB of them at most; now there {{ $kept->many == 1 ? 'is one' : 'are '.number_format($kept->many) }}, together {{ \App\Clock\TimeFormatter::bytes((int) $kept->bytes) }}, the oldest of <x-time :at="\Carbon\CarbonImmutable::parse($kept->since)" format="j M Y" />.@if ($source->unproven > 0) {{ number_format($source->unproven) }} more came without its secret; the last {{ \App\Intake\Deliveries::SAMPLES }} at most are kept, cut short.@endif @can('administer')<a class="link" href="{{ route('sources.settings', $source) }}">Change that</a>@endcan</p>
         @endif
         @if ($deliveries->isEmpty())
             <x-empty>No deliveries here{{ $asked['state'] || $asked['find'] ? ' of that kind' : ' yet. Post one to '.route('in.source', ['source' => $source]).' with the secret, and it will stand here' }}.</x-empty>

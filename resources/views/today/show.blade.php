@@ -3,11 +3,11 @@
     <div id="today" hx-get="{{ route('today') }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-target="#today">
         <p class="crumb"><x-time :at="$page->now" format="l j F" /></p>
         <h1 class="lead">
-            <a href="{{ route('sent.index', ['from' => $page->day->date, 'until' => $page->day->date, 'state' => 'left']) }}">{{ ucfirst(\App\Clock\Said::count($page->left, 'text', 'texts')) }}</a>
-            {{ $page->left === 1 ? 'has' : 'have' }} gone out {{ 'today' }}@if ($page->late->many > 0), <a href="#needs">{{ \App\Clock\Said::count($page->late->many, 'thing', 'things') }}</a> {{ $page->late->many === 1 ? 'is' : 'are' }} {{ 'late' }}@endif{{ '' }}@if ($page->outboxed > 0), <a href="{{ route('sent.index', ['state' => 'ready']) }}">{{ \App\Clock\Said::count($page->outboxed, 'waits', 'wait') }}</a> for the carrier @endif{{ $page->coming === 0 ? ($page->late->many + $page->outboxed > 0 ? '.' : ', and nothing more is to come before midnight.') : ' and' }}
-            @if ($page->coming > 0)<a href="#coming">{{ \App\Clock\Said::count($page->coming, 'more', 'more') }}</a> may follow before midnight.@endif
-            @if ($page->needs !== [])<a href="#needs">{{ ucfirst(\App\Clock\Said::count(count($page->needs), 'thing', 'things')) }}</a> {{ count($page->needs) === 1 ? 'needs' : 'need' }} you,@else Nothing needs you,@endif
-            and @if ($page->waiting > 0)<a href="{{ route('conversations.index', ['show' => 'waiting']) }}">{{ \App\Clock\Said::count($page->waiting, 'person', 'people') }}</a> {{ $page->waiting === 1 ? 'is' : 'are' }} waiting for an answer.@else nobody is waiting for an answer.@endif
+            <a href="{{ route('sent.index', ['from' => $page->day->date, 'until' => $page->day->date, 'state' => 'left']) }}">{{ ucfirst(\App\Clock\TimeFormatter::count($page->left, 'text', 'texts')) }}</a>
+            {{ $page->left === 1 ? 'has' : 'have' }} gone out {{ 'today' }}@if ($page->late->many > 0), <a href="#needs">{{ \App\Clock\TimeFormatter::count($page->late->many, 'thing', 'things') }}</a> {{ $page->late->many === 1 ? 'is' : 'are' }} {{ 'late' }}@endif{{ '' }}@if ($page->outboxed > 0), <a href="{{ route('sent.index', ['state' => 'ready']) }}">{{ \App\Clock\TimeFormatter::count($page->outboxed, 'waits', 'wait') }}</a> for the carrier @endif{{ $page->coming === 0 ? ($page->late->many + $page->outboxed > 0 ? '.' : ', and nothing more is to come before midnight.') : ' and' }}
+            @if ($page->coming > 0)<a href="#coming">{{ \App\Clock\TimeFormatter::count($page->coming, 'more', 'more') }}</a> may follow before midnight.@endif
+            @if ($page->needs !== [])<a href="#needs">{{ ucfirst(\App\Clock\TimeFormatter::count(count($page->needs), 'thing', 'things')) }}</a> {{ count($page->needs) === 1 ? 'needs' : 'need' }} you,@else Nothing needs you,@endif
+            and @if ($page->waiting > 0)<a href="{{ route('conversations.index', ['show' => 'waiting']) }}">{{ \App\Clock\TimeFormatter::count($page->waiting, 'person', 'people') }}</a> {{ $page->waiting === 1 ? 'is' : 'are' }} waiting for an answer.@else nobody is waiting for an answer.@endif
         </h1>
 
         <svg class="drawn day-drawn mb-5" viewBox="0 0 1008 118" role="img" aria-label="Texts today, hour by hour">

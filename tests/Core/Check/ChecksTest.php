@@ -7,17 +7,17 @@ namespace Tests\Core\Check;
 use Linnet\Core\Check\Checks;
 use Linnet\Core\Check\Finding;
 use Linnet\Core\Check\Question;
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Prose\RuleReader;
 use Linnet\Core\Record\Facts;
 use Linnet\Core\Record\Line;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Wording\Wording;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\WeeklyHours;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -94,7 +94,7 @@ final class ChecksTest extends TestCase
         $closed = WeeklyHours::read(Doc::of(['week' => array_fill_keys(WeeklyHours::DAYS, [])]));
         $now = new \DateTimeImmutable('2026-03-02T10:00:00Z');
         $reached = array_map(fn (?string $first): array => [
-            new Situation($now, Facts::of(array_filter(['first_name' => $first]) + ['booking' => ['lesson' => 'Tour', 'starts_at' => new Moment($now->modify('+2 days'), null)]]), $first ?? 'Somebody', 'Europe/London', 'Europe/London', $closed),
+            new EvaluationContext($now, Facts::of(array_filter(['first_name' => $first]) + ['booking' => ['lesson' => 'Tour', 'starts_at' => new Moment($now->modify('+2 days'), null)]]), $first ?? 'Somebody', 'Europe/London', 'Europe/London', $closed),
             new Receiver(who: $first ?? 'Somebody', number: '+447700900301', country: 'GB', kind: NumberKind::Mobile, alive: null, zone: 'Europe/London', zones: ['Europe/London'], locale: 'en_GB'),
         ], ['Ann', 'Bo', null]);
 

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Core\Engine;
 
+use Linnet\Core\Context\DeliveryStatus;
+use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Context\Standing;
+use Linnet\Core\Context\Subject;
+use Linnet\Core\Engine\Advanced;
 use Linnet\Core\Engine\Effect\DropText;
 use Linnet\Core\Engine\Effect\Effect;
 use Linnet\Core\Engine\Effect\SendText;
 use Linnet\Core\Engine\Engine;
-use Linnet\Core\Engine\Fate;
-use Linnet\Core\Engine\Outcome;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\RunState;
-use Linnet\Core\Engine\Situation;
-use Linnet\Core\Engine\Standing;
-use Linnet\Core\Engine\Subject;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\CalendarCame;
@@ -129,16 +129,16 @@ final class EngineTest extends TestCase
         $first = self::look($rule, $began, '2026-03-02T10:02:00Z');
         self::assertSame(['s2', null, ['send s2/1']], self::summary($first));
 
-        $held = self::look($rule, $first, '2026-03-02T12:00:00Z', ['s2/1' => Fate::waiting()]);
+        $held = self::look($rule, $first, '2026-03-02T12:00:00Z', ['s2/1' => DeliveryStatus::waiting()]);
         self::assertSame(['s2', null, []], self::summary($held));
 
-        $left = self::look($rule, $held, '2026-03-02T13:00:00Z', ['s2/1' => Fate::left(new \DateTimeImmutable('2026-03-02T13:00:00Z'))]);
+        $left = self::look($rule, $held, '2026-03-02T13:00:00Z', ['s2/1' => DeliveryStatus::left(new \DateTimeImmutable('2026-03-02T13:00:00Z'))]);
         self::assertSame(['s3', '2026-03-03 13:00:00', []], self::summary($left));
 
         $second = self::look($rule, $left, '2026-03-03T13:00:00Z');
         self::assertSame(['s5', null, ['send s5/1']], self::summary($second));
 
-        $over = self::look($rule, $second, '2026-03-03T13:00:00Z', ['s5/1' => Fate::left(new \DateTimeImmutable('2026-03-03T13:00:00Z'))]);
+        $over = self::look($rule, $second, '2026-03-03T13:00:00Z', ['s5/1' => DeliveryStatus::left(new \DateTimeImmutable('2026-03-03T13:00:00Z'))]);
         self::assertSame([null, null, []], self::summary($over));
         self::assertSame('no answer', $over->state->outcome);
     }
@@ -147,18 +147,18 @@ final class EngineTest extends TestCase
     {
         $rule = Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second')->build();
         $at = new \DateTimeImmutable(self::BEGAN);
-        $left = self::look($rule, self::look($rule, null, self::BEGAN), self::BEGAN, ['s1/1' => Fate::leaving($at)]);
+        $left = self::look($rule, self::look($rule, null, self::BEGAN), self::BEGAN, ['s1/1' => DeliveryStatus::leaving($at)]);
         self::assertSame(['s2', '2026-03-03 10:00:00', []], self::summary($left), 'in the moment in which it passes the gate it counts as gone');
 
-        $due = self::look($rule, $left, '2026-03-03T10:00:00Z', ['s1/1' => Fate::leaving($at)]);
+        $due = self::look($rule, $left, '2026-03-03T10:00:00Z', ['s1/1' => DeliveryStatus::leaving($at)]);
         self::assertSame(['s2', '2026-03-03 10:10:00', []], self::summary($due));
-        $taken = self::look($rule, $due, '2026-03-03T10:05:00Z', ['s1/1' => Fate::left($at)]);
+        $taken = self::look($rule, $due, '2026-03-03T10:05:00Z', ['s1/1' => DeliveryStatus::left($at)]);
         self::assertSame(['s3', null, ['send s3/1']], self::summary($taken));
-        $failed = self::look($rule, $due, '2026-03-03T10:05:00Z', ['s1/1' => Fate::failed($at)]);
+        $failed = self::look($rule, $due, '2026-03-03T10:05:00Z', ['s1/1' => DeliveryStatus::failed($at)]);
         self::assertSame([null, null, []], self::summary($failed));
         self::assertSame('never_left', $failed->state->outcome);
         // Whoever has answered meanwhile gets neither.
-        $answered = self::look($rule, $left, '2026-03-02T12:00:00Z', ['s1/1' => Fate::leaving($at)], '2026-03-02T11:00:00Z');
+        $answered = self::look($rule, $left, '2026-03-02T12:00:00Z', ['s1/1' => DeliveryStatus::leaving($at)], '2026-03-02T11:00:00Z');
         self::assertSame([null, null, ['drop s1/1 stop.replied']], self::summary($answered));
     }
 
@@ -167,8 +167,8 @@ final class EngineTest extends TestCase
         $rule = Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second')->waitForDate('call.due', 1, 'days')->text('Tomorrow')->build();
         $facts = ['call' => ['outcome' => 'missed', 'due' => '2026-03-20T10:00:00Z']];
         $at = new \DateTimeImmutable(self::BEGAN);
-        $left = self::look($rule, self::look($rule, null, self::BEGAN), self::BEGAN, ['s1/1' => Fate::leaving($at)]);
-        $failed = Engine::advance($rule, $left->state, Situations::at('2026-03-03T10:05:00Z', $facts)->later(new \DateTimeImmutable('2026-03-03T10:05:00Z'), ['s1/1' => Fate::failed($at)]));
+        $left = self::look($rule, self::look($rule, null, self::BEGAN), self::BEGAN, ['s1/1' => DeliveryStatus::leaving($at)]);
+        $failed = Engine::advance($rule, $left->state, Situations::at('2026-03-03T10:05:00Z', $facts)->later(new \DateTimeImmutable('2026-03-03T10:05:00Z'), ['s1/1' => DeliveryStatus::failed($at)]));
 
         self::assertSame(['s4', '2026-03-19 10:00:00', []], self::summary($failed));
     }
@@ -176,7 +176,7 @@ final class EngineTest extends TestCase
     public function testALookUpThatNeverComesIsWaitedForAnHour(): void
     {
         $rule = Rules::whenCallIsMissed()->lookUp()->text('First')->build();
-        $knows = fn (string $now): Situation => Situations::at($now)->but(['standing' => new Standing(number: NumberKind::Mobile)]);
+        $knows = fn (string $now): EvaluationContext => Situations::at($now)->with(['standing' => new Standing(number: NumberKind::Mobile)]);
         $asked = Engine::advance($rule, RunState::begin('s1', new \DateTimeImmutable('2026-03-02T08:00:00Z')), $knows('2026-03-02T10:00:00Z'));
         self::assertSame(['s1', '2026-03-02 11:00:00'], array_slice(self::summary($asked), 0, 2));
         self::assertSame('s1', Engine::advance($rule, $asked->state, $knows('2026-03-02T10:59:59Z'))->state->step);
@@ -221,13 +221,13 @@ final class EngineTest extends TestCase
             $rule = $builder->build();
             $outcome = null;
             $now = new \DateTimeImmutable(self::BEGAN);
-            $fates = [];
+            $statuses = [];
             $outAt = mt_rand(0, 5);
             for ($look = 0; $look < 12; $look++) {
-                $outcome = self::look($rule, $outcome, $now->format(DATE_ATOM), $fates, optedOut: $look >= $outAt);
+                $outcome = self::look($rule, $outcome, $now->format(DATE_ATOM), $statuses, optedOut: $look >= $outAt);
                 foreach ($outcome->effects as $effect) {
                     self::assertFalse($effect instanceof SendText && $look >= $outAt, 'a text was wanted after the opt-out');
-                    $fates += $effect instanceof SendText ? [$effect->name => Fate::left($now)] : [];
+                    $statuses += $effect instanceof SendText ? [$effect->name => DeliveryStatus::left($now)] : [];
                 }
                 if ($outcome->state->isOver()) {
                     break;
@@ -247,18 +247,18 @@ final class EngineTest extends TestCase
         self::assertEquals($a->state, RunState::fromArray($a->state->toArray()));
     }
 
-    /** @param  array<string, Fate>  $fates */
-    private static function look(Rule $rule, ?Outcome $before, string $now, array $fates = [], ?string $replied = null, bool $optedOut = false): Outcome
+    /** @param  array<string, DeliveryStatus>  $statuses */
+    private static function look(Rule $rule, ?Advanced $before, string $now, array $statuses = [], ?string $replied = null, bool $optedOut = false): Advanced
     {
         return Engine::advance(
             $rule,
             $before->state ?? RunState::begin($rule->steps[0]->id(), new \DateTimeImmutable($now)),
-            Situations::at($now, optedOut: $optedOut, lastReplyAt: $replied)->later(new \DateTimeImmutable($now), $fates),
+            Situations::at($now, optedOut: $optedOut, lastReplyAt: $replied)->later(new \DateTimeImmutable($now), $statuses),
         );
     }
 
     /** @return array{string|null, string|null, list<string>} */
-    private static function summary(Outcome $outcome): array
+    private static function summary(Advanced $outcome): array
     {
         return [$outcome->state->step, $outcome->wake?->format('Y-m-d H:i:s'), array_map(
             fn (Effect $effect): string => match (true) {

@@ -7,14 +7,14 @@ namespace Tests\Core\Gate;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Gate\Candidate;
 use Linnet\Core\Gate\Gate;
-use Linnet\Core\Gate\Health;
-use Linnet\Core\Gate\Origin;
-use Linnet\Core\Gate\Pace;
 use Linnet\Core\Gate\Policy;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Gate\TextOrigin;
 use Linnet\Core\Gate\Verdict;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\Health;
+use Linnet\Core\Record\Pace;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rule\Condition\Truth;
 use Linnet\Core\Rule\Condition\Weighed;
@@ -39,10 +39,10 @@ final class GateTest extends TestCase
     {
         $r = Situations::receiver(...);
         yield 'all is well' => [self::text(), 'pass', 'gate.line_well'];
-        yield 'the rule is off' => [self::text(rule: Power::Paused), 'hold', 'gate.rule_paused'];
-        yield 'the rule is no more' => [self::text(rule: Power::Retired), 'drop', 'gate.rule_retired'];
-        yield 'the line is off' => [self::text(line: Power::Paused), 'hold', 'gate.line_paused'];
-        yield 'everything is off' => [self::text(business: Power::Paused), 'hold', 'gate.business_paused'];
+        yield 'the rule is off' => [self::text(rule: ActivationState::Paused), 'hold', 'gate.rule_paused'];
+        yield 'the rule is no more' => [self::text(rule: ActivationState::Retired), 'drop', 'gate.rule_retired'];
+        yield 'the line is off' => [self::text(line: ActivationState::Paused), 'hold', 'gate.line_paused'];
+        yield 'everything is off' => [self::text(business: ActivationState::Paused), 'hold', 'gate.business_paused'];
         yield 'no number' => [self::text(to: $r(number: null)), 'drop', 'gate.no_number'];
         yield 'a landline' => [self::text(to: $r(kind: NumberKind::Landline)), 'drop', 'gate.number_landline'];
         yield 'a number nobody has' => [self::text(to: $r(alive: false)), 'drop', 'gate.number_dead'];
@@ -54,9 +54,9 @@ final class GateTest extends TestCase
         yield 'the same words an hour ago' => [self::text(same: '2026-03-02T09:00:00Z'), 'pass', 'gate.line_well'];
         yield 'night in Toronto' => [self::text(to: $r(['America/Toronto'])), 'hold', 'gate.outside_hours', 'Mon 13:00', '2026-03-02T07:00:00Z'];
         yield 'night in one of two zones' => [self::text(to: $r(['Australia/Sydney', 'Australia/Perth'])), 'hold', 'gate.outside_hours', 'Tue 00:00', '2026-03-02T22:00:00Z'];
-        yield 'the first that does not pass decides' => [self::text(to: $r(['America/Toronto'], optedOut: true), rule: Power::Paused), 'hold', 'gate.rule_paused', null, '2026-03-02T07:00:00Z'];
-        yield 'staff may write at night' => [self::text(Origin::Staff, to: $r(['America/Toronto']), same: '2026-03-02T06:59:00Z'), 'pass', 'gate.line_well', null, '2026-03-02T07:00:00Z'];
-        yield 'staff may not write past a stop' => [self::text(Origin::Staff, to: $r(optedOut: true)), 'drop', 'gate.opted_out'];
+        yield 'the first that does not pass decides' => [self::text(to: $r(['America/Toronto'], optedOut: true), rule: ActivationState::Paused), 'hold', 'gate.rule_paused', null, '2026-03-02T07:00:00Z'];
+        yield 'staff may write at night' => [self::text(TextOrigin::Staff, to: $r(['America/Toronto']), same: '2026-03-02T06:59:00Z'), 'pass', 'gate.line_well', null, '2026-03-02T07:00:00Z'];
+        yield 'staff may not write past a stop' => [self::text(TextOrigin::Staff, to: $r(optedOut: true)), 'drop', 'gate.opted_out'];
         yield 'nobody has let it go' => [self::but(['released' => false]), 'hold', 'gate.not_released'];
         yield 'what reads like a stop' => [self::text(to: $r(mayHaveOptedOut: true)), 'hold', 'gate.may_have_opted_out'];
         yield 'the standing condition holds no longer' => [self::but(['standing' => new Weighed(Truth::False, new Reason('condition.value', ['field' => 'state', 'value' => 'cancelled']))]), 'drop', 'gate.no_longer'];
@@ -76,8 +76,8 @@ final class GateTest extends TestCase
         yield 'the line is unwell' => [self::but(['health' => new Health(100, 3)]), 'hold', 'gate.line_unwell'];
         yield 'too few to tell' => [self::but(['health' => new Health(20, 10)]), 'pass', 'gate.line_well'];
         yield 'the line ails' => [self::but(['health' => new Health(100, 2)]), 'pass', 'gate.line_ailing'];
-        yield 'a colleague who wants no texts' => [self::text(Origin::Notice, to: $r(optedOut: true)), 'drop', 'gate.staff_off'];
-        yield 'the answer to STOP goes out' => [self::text(Origin::Words, to: $r(optedOut: true)), 'pass', 'gate.not_opted_out'];
+        yield 'a colleague who wants no texts' => [self::text(TextOrigin::Notice, to: $r(optedOut: true)), 'drop', 'gate.staff_off'];
+        yield 'the answer to STOP goes out' => [self::text(TextOrigin::Words, to: $r(optedOut: true)), 'pass', 'gate.not_opted_out'];
     }
 
     public function testCapAndBudgetHold(): void
@@ -109,8 +109,8 @@ final class GateTest extends TestCase
     }
 
     private static function text(
-        Origin $origin = Origin::Rule, TextKind $kind = TextKind::Service, ?Receiver $to = null, Power $rule = Power::On,
-        Power $line = Power::On, Power $business = Power::On, ?string $same = null,
+        TextOrigin $origin = TextOrigin::Rule, TextKind $kind = TextKind::Service, ?Receiver $to = null, ActivationState $rule = ActivationState::On,
+        ActivationState $line = ActivationState::On, ActivationState $business = ActivationState::On, ?string $same = null,
     ): Candidate {
         return new Candidate($origin, $kind, 'Hello', $to ?? Situations::receiver(), $rule, $line, 'front desk', $business, $same === null ? null : new \DateTimeImmutable($same));
     }

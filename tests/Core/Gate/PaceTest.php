@@ -6,7 +6,7 @@ namespace Tests\Core\Gate;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Gate\Cap;
-use Linnet\Core\Gate\Pace;
+use Linnet\Core\Record\Pace;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

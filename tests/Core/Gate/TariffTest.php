@@ -6,7 +6,7 @@ namespace Tests\Core\Gate;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
-use Linnet\Core\Gate\Tariff;
+use Linnet\Core\Record\Tariff;
 use PHPUnit\Framework\TestCase;
 
 final class TariffTest extends TestCase

@@ -6,7 +6,7 @@ namespace Tests\Core\Intake;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
-use Linnet\Core\Intake\Fit;
+use Linnet\Core\Intake\FieldNormalizer;
 use Linnet\Core\Intake\Followed;
 use Linnet\Core\Intake\Mapping;
 use Linnet\Core\Intake\Outline;
@@ -118,7 +118,7 @@ final class CleaningTest extends TestCase
     public function testAValueFitsItsFieldOrSaysWhyNot(FieldKind $kind, mixed $value, mixed $expected): void
     {
         try {
-            $fits = Fit::into(new Field('f', 'F', $kind, ['open', 'left'], 'basket'), $value, new Place('GB', 'Europe/London'), 'f');
+            $fits = FieldNormalizer::into(new Field('f', 'F', $kind, ['open', 'left'], 'basket'), $value, new Place('GB', 'Europe/London'), 'f');
         } catch (Refused $e) {
             $fits = $e->reason()->code;
         }

@@ -7,8 +7,8 @@ namespace Tests\Core\Intake;
 use Linnet\Core\Intake\DateOrder;
 use Linnet\Core\Intake\WrittenDate;
 use Linnet\Core\Intake\WrittenNumber;
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

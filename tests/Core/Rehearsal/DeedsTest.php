@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Rehearsal;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Rehearsal\Lived;
 use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\RehearsalResult;
 use Linnet\Core\Rule\Rule;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -58,9 +58,9 @@ final class DeedsTest extends TestCase
             $world = $this->world()->with('numbers', ['+447700900322' => $alive])->happens('2026-03-07T10:00:00Z', 'e', 'deal', 'bo', ['title' => 'Another', 'stage' => 'asked', 'value' => 100]);
             $lived = $this->live([$look, $ask], $world);
 
-            self::assertSame(['look_up', $alive ? 'add_tag' : 'add_tag'], array_slice(array_column($lived->deeds(), 'what'), 0, 2));
-            self::assertCount(1, array_keys(array_column($lived->deeds(), 'what'), 'look_up', true));
-            self::assertSame($alive ? 'fine' : 'dead', $lived->deeds()[1]['with']['name'] ?? null);
+            self::assertSame(['look_up', $alive ? 'add_tag' : 'add_tag'], array_slice(array_column($lived->sideEffects(), 'what'), 0, 2));
+            self::assertCount(1, array_keys(array_column($lived->sideEffects(), 'what'), 'look_up', true));
+            self::assertSame($alive ? 'fine' : 'dead', $lived->sideEffects()[1]['with']['name'] ?? null);
         }
     }
 
@@ -69,7 +69,7 @@ final class DeedsTest extends TestCase
         $other = ['linnet_rule' => 1, 'name' => 'Lost', 'key' => 'lost', 'trigger' => ['on' => 'record_changed', 'type' => 'deal', 'field' => 'stage', 'to' => 'lost'], 'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => false], 'steps' => [['id' => 't', 'do' => 'task', 'words' => 'Ask why']]];
         $lived = $this->live([['id' => 's', 'do' => 'change', 'set' => ['deal.stage' => 'lost']]], $this->world()->with('rules', [$other]));
 
-        self::assertSame(['set', 'task'], array_column($lived->deeds(), 'what'));
+        self::assertSame(['set', 'task'], array_column($lived->sideEffects(), 'what'));
     }
 
     /**
@@ -86,7 +86,7 @@ final class DeedsTest extends TestCase
                 'set' => $set, 'notice', 'task' => ($with['to'] ?? $with['for'] ?? '').': '.$with['words'].(isset($with['due_at']) ? ', by '.(new \DateTimeImmutable($with['due_at']))->format('D j F H:i') : ''),
                 'email' => "$with[to]: $with[words]", 'call_out' => "$with[address]: ".json_encode($with['body'], JSON_UNESCAPED_SLASHES), default => $with['name'] ?? '',
             };
-        }, $this->live($steps, $this->world())->deeds());
+        }, $this->live($steps, $this->world())->sideEffects());
     }
 
     private function world(): Worlds
@@ -95,7 +95,7 @@ final class DeedsTest extends TestCase
     }
 
     /** @param  list<array<string, mixed>>  $steps */
-    private function live(array $steps, Worlds $world): Lived
+    private function live(array $steps, Worlds $world): RehearsalResult
     {
         return Rehearsal::of($world->build(), [Rule::read(Doc::of([
             'linnet_rule' => 1, 'name' => 'Deeds', 'key' => 'deeds', 'trigger' => ['on' => 'record_added', 'type' => 'deal'], 'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => false], 'steps' => $steps,

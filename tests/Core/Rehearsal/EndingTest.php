@@ -7,8 +7,8 @@ namespace Tests\Core\Rehearsal;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Run;
-use Linnet\Core\Rehearsal\Lived;
 use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\RehearsalResult;
 use Linnet\Core\Rule\Rule;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -147,7 +147,7 @@ final class EndingTest extends TestCase
     }
 
     /** @param  array<string, mixed>  $rule */
-    private function live(Worlds $world, array $rule): Lived
+    private function live(Worlds $world, array $rule): RehearsalResult
     {
         return Rehearsal::of($world->build(), [Rule::read(Doc::of($rule + ['linnet_rule' => 1, 'name' => 'Ending', 'key' => 'ending', 'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => true]]))]);
     }

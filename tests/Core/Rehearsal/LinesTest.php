@@ -6,8 +6,8 @@ namespace Tests\Core\Rehearsal;
 
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Engine\OutText;
-use Linnet\Core\Rehearsal\Lived;
 use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\RehearsalResult;
 use Linnet\Core\Rule\Rule;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -113,13 +113,13 @@ final class LinesTest extends TestCase
     }
 
     /** @param  array<string, mixed>  $step */
-    private function live(Worlds $world, array $step): Lived
+    private function live(Worlds $world, array $step): RehearsalResult
     {
         return $this->lived($world, ['steps' => [$step + ['id' => 't', 'do' => 'text', 'kind' => 'service', 'wordings' => [['id' => 'w', 'text' => 'Hello']]]]]);
     }
 
     /** @param  array<string, mixed>  $rule */
-    private function lived(Worlds $world, array $rule): Lived
+    private function lived(Worlds $world, array $rule): RehearsalResult
     {
         return Rehearsal::of($world->build(), [Rule::read(Doc::of($rule + [
             'linnet_rule' => 1, 'name' => 'Lines', 'key' => 'lines', 'trigger' => ['on' => 'record_added', 'type' => 'call'], 'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => false],

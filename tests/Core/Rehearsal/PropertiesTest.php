@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Rehearsal;
 
 use Linnet\Core\Engine\OutText;
-use Linnet\Core\Rehearsal\Lived;
 use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\RehearsalResult;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rehearsal\WorldEventKind;
 use Linnet\Core\Time\Zone;
@@ -83,7 +83,7 @@ final class PropertiesTest extends TestCase
         }
     }
 
-    private function neverTwoForOneStep(Lived $lived, int $seed): void
+    private function neverTwoForOneStep(RehearsalResult $lived, int $seed): void
     {
         $names = array_map(fn (OutText $text): string => ($text->run->id ?? '')."/$text->name", $lived->texts());
         self::assertSame(array_unique($names), $names, "world $seed");
@@ -118,7 +118,7 @@ final class PropertiesTest extends TestCase
     }
 
     /** @return list<string> */
-    private function said(Lived $lived): array
+    private function said(RehearsalResult $lived): array
     {
         return array_map(fn (OutText $text): string => "$text->name {$text->state->value} {$text->composed?->body} {$text->settledAt?->format('c')}", $lived->texts());
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Rehearsal;
 
 use Linnet\Core\Engine\OutText;
-use Linnet\Core\Rehearsal\Lived;
 use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\RehearsalResult;
 use Linnet\Core\Rule\Rule;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Worlds;
@@ -45,10 +45,10 @@ final class StepsTest extends TestCase
         self::assertSame(['9 Mar 11:00 Sorry, was that YES or CANCEL?', '9 Mar 11:10 Good. Bring a towel and a dry set of clothes.'], array_slice($this->told($yes), 1));
 
         $cancel = $this->live($this->booked()->text('2026-03-09T11:00:00Z', 'bo', 'cancel'), 'lesson-reminder');
-        self::assertSame(['set', 'add_tag'], array_column($cancel->deeds(), 'what'));
+        self::assertSame(['set', 'add_tag'], array_column($cancel->sideEffects(), 'what'));
 
         $silent = $this->live($this->booked(), 'lesson-reminder');
-        self::assertSame(['9 Mar 18:00 notice Bo has not said whether they come to the tour.'], array_map(fn (array $deed): string => "{$deed['at']->format('j M H:i')} {$deed['what']} {$deed['with']['words']}", $silent->deeds()));
+        self::assertSame(['9 Mar 18:00 notice Bo has not said whether they come to the tour.'], array_map(fn (array $deed): string => "{$deed['at']->format('j M H:i')} {$deed['what']} {$deed['with']['words']}", $silent->sideEffects()));
     }
 
     public function testAnythingThatHappensStartsTheQuietAgain(): void
@@ -82,7 +82,7 @@ final class StepsTest extends TestCase
         // Three working days after 30 March, two holidays and a weekend left out.
         self::assertSame(['30 Mar 09:00', '2 Apr 09:00'], array_map(fn (string $text): string => trim(substr($text, 0, 12)), $this->told($all)));
         self::assertStringContainsString('hold the day', $this->told($all)[1]);
-        self::assertSame('set', $all->deeds()[0]['what']);
+        self::assertSame('set', $all->sideEffects()[0]['what']);
         self::assertCount(1, $this->lived($offer()->happens('2026-03-31T10:00:00Z', 'd', 'deal', null, ['stage' => 'agreed']), 'offer-unanswered'));
     }
 
@@ -155,7 +155,7 @@ final class StepsTest extends TestCase
         return Worlds::boathouse()->person('bo', self::BO)->record('b', 'booking', 'bo', ['lesson' => 'tour', 'state' => 'booked', 'starts_at' => '2026-03-10T10:00:00Z', 'instructor' => 1]);
     }
 
-    private function live(Worlds $world, string $rule): Lived
+    private function live(Worlds $world, string $rule): RehearsalResult
     {
         return Rehearsal::of($world->build(), [Rule::fromJson((string) file_get_contents(dirname(__DIR__, 3)."/demo/rules/$rule.json"))]);
     }
@@ -167,7 +167,7 @@ final class StepsTest extends TestCase
     }
 
     /** @return list<string> when each text left, and its words */
-    private function told(Lived $lived): array
+    private function told(RehearsalResult $lived): array
     {
         return array_map(fn (OutText $text): string => "{$text->settledAt?->format('j M H:i')} {$text->composed?->body}", $lived->sent());
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Core\Rule;
 
+use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Context\Standing;
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Engine\Situation;
-use Linnet\Core\Engine\Standing;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Record\Facts;
 use Linnet\Core\Record\Staff;
@@ -24,7 +24,7 @@ final class MoreConditionsTest extends TestCase
     #[DataProvider('conditions')]
     public function testWeighs(array $condition, array $known, string $truth, string $code): void
     {
-        $weighed = Conditions::read(Doc::of($condition))->weigh($this->situation()->but($known));
+        $weighed = Conditions::read(Doc::of($condition))->weigh($this->contextOf()->with($known));
 
         self::assertSame([$truth, $code], [$weighed->truth->name, $weighed->reason->code]);
     }
@@ -68,7 +68,7 @@ final class MoreConditionsTest extends TestCase
         yield 'none of several, one unknown' => [['none' => [['tag' => 'x'], ['field' => 'deal.value', 'test' => 'more', 'value' => 1]]], [], 'Unknown', 'condition.unknown'];
     }
 
-    private function situation(): Situation
+    private function contextOf(): EvaluationContext
     {
         return Situations::at('2026-03-02T10:00:00Z');
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Text;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Text\Opening;
+use Linnet\Core\Text\FirstTextAdditions;
 use Linnet\Core\Text\Words\Meaning;
 use Linnet\Core\Text\Words\ReservedWords;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -39,7 +39,7 @@ final class ReservedWordsTest extends TestCase
     #[DataProvider('firstTexts')]
     public function testTheFirstTextSaysWhoAndHowToStop(string $body, string $expected): void
     {
-        self::assertSame($expected, Opening::around($body, 'Osier Quay Boathouse', 'Reply STOP to hear no more.'));
+        self::assertSame($expected, FirstTextAdditions::around($body, 'Osier Quay Boathouse', 'Reply STOP to hear no more.'));
     }
 
     /** @return iterable<string, array{string, string}> */

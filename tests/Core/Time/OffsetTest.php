@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Core\Time;
 
 use Linnet\Core\Document\Doc;
-use Linnet\Core\Record\Day;
-use Linnet\Core\Record\Moment;
 use Linnet\Core\Time\Clocks;
+use Linnet\Core\Time\Day;
+use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Offset;
 use Linnet\Core\Time\WorkingDays;
 use Linnet\Core\Time\Zone;

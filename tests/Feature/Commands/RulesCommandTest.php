@@ -7,7 +7,7 @@ namespace Tests\Feature\Commands;
 use App\Models\Rule;
 use App\Models\Timer;
 use Illuminate\Support\Facades\Artisan;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rule\Rule as Core;
 use Tests\Feature\TestCase;
 
@@ -38,7 +38,7 @@ final class RulesCommandTest extends TestCase
         foreach ($files as $file) {
             self::assertSame(trim(Core::fromJson((string) file_get_contents($file))->toJson()), trim((string) file_get_contents("$this->folder/".basename($file))), basename($file));
         }
-        self::assertSame(Power::Paused, Rule::query()->where('key', 'birthday')->firstOrFail()->power);
+        self::assertSame(ActivationState::Paused, Rule::query()->where('key', 'birthday')->firstOrFail()->power);
         // In again, nothing is published anew.
         $this->rules('import', [base_path('demo/rules')]);
         self::assertSame(1, Rule::query()->where('key', 'birthday')->firstOrFail()->versions()->count());

@@ -118,7 +118,7 @@ final class LastLookTest extends TestCase
             fn (self $test) => [Line::query()->whereKey(1)->update(['attempts' => 100, 'failed' => 50])], fn (self $test) => $line($test, 'on'), 'gate.line_unwell',
         ];
         yield 'a likely stop, and somebody decides that it is none' => [
-            fn (self $test) => Number::query()->where('e164', self::WEN)->update(['doubt_message_id' => Message::query()->create(['name' => 'in/x', 'origin' => 'them', 'state' => 'received', 'person_id' => $test->person(self::WEN)->id, 'line_id' => 1, 'body' => 'stop this', 'wanted_at' => '2026-03-01 10:00', 'at' => '2026-03-01 10:00'])->id]),
+            fn (self $test) => Number::query()->where('e164', self::WEN)->update(['ambiguous_opt_out_message_id' => Message::query()->create(['name' => 'in/x', 'origin' => 'them', 'state' => 'received', 'person_id' => $test->person(self::WEN)->id, 'line_id' => 1, 'body' => 'stop this', 'wanted_at' => '2026-03-01 10:00', 'at' => '2026-03-01 10:00'])->id]),
             fn (self $test) => $test->post('/numbers/'.Number::query()->where('e164', self::WEN)->sole()->id.'/doubt', ['means' => 'no']), 'gate.may_have_opted_out',
         ];
         yield 'their zone was wrong' => [

@@ -8,8 +8,8 @@ use App\Models\MessageOrigin;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\TextState;
-use Linnet\Core\Rehearsal\Lived;
 use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\RehearsalResult;
 use Linnet\Core\Rule\Rule;
 use Tests\Feature\TownTestCase;
 use Tests\Support\LiveWorld;
@@ -47,7 +47,7 @@ final class LifeEqualsPaperTest extends TownTestCase
     }
 
     /** @return list<string> */
-    private function onPaper(Lived $lived): array
+    private function onPaper(RehearsalResult $lived): array
     {
         return $this->sorted(array_map(fn (OutText $text): string => implode(' | ', [
             $text->run?->rule->key, $text->run?->subject->name(), $text->name, $text->to->number, $text->line, $text->state->value, $text->wantedAt->format('m-d H:i:s'),

@@ -18,7 +18,7 @@ use App\Models\Run;
 use App\Models\Timer;
 use App\Models\Trace;
 use App\Sentences\Sentence;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
 
@@ -240,7 +240,7 @@ final class MissedCallTest extends TestCase
         $this->put(route('rules.power', $rule), ['power' => 'on'])->assertRedirect();
         $this->work();
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
-        self::assertSame(Power::On, $rule->refresh()->power);
+        self::assertSame(ActivationState::On, $rule->refresh()->power);
     }
 
     public function testTheSameWordsToOnePersonWithinTheHourGoOnceWhateverLinnetAdds(): void

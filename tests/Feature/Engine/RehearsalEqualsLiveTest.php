@@ -8,9 +8,9 @@ use App\Models\Message;
 use App\Models\Rule;
 use App\Models\RuleVersion;
 use App\Models\Timer;
-use App\View\Rules\RulePages;
+use App\Pages\Rules\RulePages;
 use Carbon\CarbonImmutable;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rehearsal\RehearsedText;
 use Tests\Feature\TestCase;
 use Tests\Support\Rules;
@@ -23,7 +23,7 @@ final class RehearsalEqualsLiveTest extends TestCase
     public function testRehearsedAndLiveAreTheSame(): void
     {
         mt_srand(9);
-        Rule::query()->update(['power' => Power::Paused]);
+        Rule::query()->update(['power' => ActivationState::Paused]);
         $texts = 0;
         for ($world = 0; $world < 30; $world++) {
             $this->travelTo(CarbonImmutable::parse('2026-03-20 00:00', 'UTC')->addMinutes($world * 20_160 + mt_rand(0, 1439)));
@@ -44,7 +44,7 @@ final class RehearsalEqualsLiveTest extends TestCase
 
             self::assertSame($rehearsed, $live, "world $world: ".json_encode($rule->version?->document['steps']));
             $texts += count($live);
-            $rule->update(['power' => Power::Retired]);
+            $rule->update(['power' => ActivationState::Retired]);
         }
         self::assertGreaterThan(40, $texts);
     }
@@ -67,7 +67,7 @@ final class RehearsalEqualsLiveTest extends TestCase
 
     private function publish(Rules $rules): Rule
     {
-        $rule = Rule::query()->create(['name' => 'A rule', 'power' => Power::On, 'on_since' => CarbonImmutable::now()]);
+        $rule = Rule::query()->create(['name' => 'A rule', 'power' => ActivationState::On, 'on_since' => CarbonImmutable::now()]);
         $version = RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $rules->build()->toDocument(), 'at' => CarbonImmutable::now()]);
         $rule->update(['version_id' => $version->id]);
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Engine;
 
-use App\Bench\Kills;
-use App\Bench\Starvation;
+use Bench\Kills;
+use Bench\Starvation;
 use Illuminate\Foundation\Testing\TestCase;
 
 /** Whatever is taken away for a while, each text comes once, and no worker ends. Small here; whole in composer torture. */

@@ -16,7 +16,7 @@ use App\Models\Rule;
 use App\Models\RuleVersion;
 use App\Models\Run;
 use App\Rules\StartByHand;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
 
@@ -31,7 +31,7 @@ final class TriggersTest extends TestCase
     {
         parent::setUp();
         $this->actingAs($this->staff(Role::Administrator));
-        Rule::query()->update(['power' => Power::Paused]);
+        Rule::query()->update(['power' => ActivationState::Paused]);
     }
 
     public function testARecordThatIsAddedAndOneThatChanges(): void
@@ -81,8 +81,8 @@ final class TriggersTest extends TestCase
 
     public function testAFormThatIsSent(): void
     {
-        Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => Power::On]);
-        Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => Power::On]);
+        Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => ActivationState::On]);
+        Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => ActivationState::On]);
         $this->rule('asked', ['on' => 'form_sent', 'form' => 'hire']);
 
         $this->post('/f/news', ['name' => 'Ottoline', 'number' => '07700 900555']);
@@ -228,7 +228,7 @@ final class TriggersTest extends TestCase
         $this->rule('of-bookings', ['on' => 'record_added', 'type' => 'booking']);
         $this->rule('of-people', ['on' => 'text_received', 'words' => ['boats']]);
         $this->rule('of-invoices', ['on' => 'calendar', 'at' => '2026-03-16T09:00', 'audience' => ['of' => 'invoice', 'condition' => ['all' => []]]]);
-        $this->rule('put-away', ['on' => 'started', 'type' => 'person'])->update(['power' => Power::Paused]);
+        $this->rule('put-away', ['on' => 'started', 'type' => 'person'])->update(['power' => ActivationState::Paused]);
 
         $offered = array_map(fn (string $type): array => StartByHand::offered($type)->pluck('key')->all(), ['booking' => 'booking', 'person' => 'person', 'invoice' => 'invoice', 'deal' => 'deal']);
 
@@ -246,7 +246,7 @@ final class TriggersTest extends TestCase
             'linnet_rule' => 1, 'name' => $key, 'key' => $key, 'trigger' => $trigger, 'conditions' => ['all' => []], 'again' => $again,
             'stop_early' => ['reply' => false], 'steps' => $steps ?? [self::text(self::WORDS." ($key)")],
         ];
-        $rule = Rule::query()->create(['name' => $key, 'key' => $key, 'power' => Power::Paused]);
+        $rule = Rule::query()->create(['name' => $key, 'key' => $key, 'power' => ActivationState::Paused]);
         $rule->update(['version_id' => RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $document, 'at' => now()])->id]);
         resolve(Runner::class)->switchOn($rule->refresh());
 

@@ -69,7 +69,7 @@ final class AwkwardTownTest extends TownTestCase
         $kills = 0;
         mt_srand(11);
         for ($tries = 0; $tries < 40 && $import->refresh()->state === ImportState::Running; $tries++) {
-            $worker = $this->town->worker(['--until-idle'], 'linnet:take-in');
+            $worker = $this->town->worker(['--until-idle'], 'linnet:ingest');
             $worker->disableOutput()->start();
             $done = $import->done;
             // Until it has begun to work, then a moment more.

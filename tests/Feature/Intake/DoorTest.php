@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Intake;
 
-use App\Intake\Door;
-use App\Intake\Origin;
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\Change;
 use App\Models\ChangeKind;
 use App\Models\Person;
 use App\Models\Source;
 use Linnet\Core\Intake\Cleaned;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Number\Numbers;
 use Tests\Feature\TestCase;
 
@@ -52,7 +52,7 @@ final class DoorTest extends TestCase
 
     public function testARecordOfNobodyIsKeptAndBelongsToNobody(): void
     {
-        $record = resolve(Door::class)->take(new Cleaned('call', 'D1', new PersonSaid, ['why' => 'rang out']), Origin::seed('test'));
+        $record = resolve(RecordWriter::class)->take(new Cleaned('call', 'D1', new PersonInput, ['why' => 'rang out']), ChangeOrigin::seed('test'));
 
         self::assertNull($record->personId);
         $this->work();
@@ -65,8 +65,8 @@ final class DoorTest extends TestCase
      */
     private function take(string $ref, array $person, array $fields, string $number = self::WEN): void
     {
-        $own = array_intersect_key($person, array_flip(PersonSaid::OWN));
-        $said = new PersonSaid(null, Numbers::read($number, 'GB'), $person['email'] ?? null, $own, array_diff_key($person, $own, ['email' => 1]));
-        resolve(Door::class)->take(new Cleaned('call', $ref, $said, $fields), Origin::delivery(Source::query()->firstOrFail(), null));
+        $own = array_intersect_key($person, array_flip(PersonInput::OWN));
+        $said = new PersonInput(null, Numbers::read($number, 'GB'), $person['email'] ?? null, $own, array_diff_key($person, $own, ['email' => 1]));
+        resolve(RecordWriter::class)->take(new Cleaned('call', $ref, $said, $fields), ChangeOrigin::delivery(Source::query()->firstOrFail(), null));
     }
 }

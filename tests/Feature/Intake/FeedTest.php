@@ -13,7 +13,7 @@ use App\Models\Source;
 use App\Sentences\Sentence;
 use Database\Seeders\DatabaseSeeder;
 use Illuminate\Testing\TestResponse;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use StandardWebhooks\Webhook;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\TestCase;
@@ -103,7 +103,7 @@ final class FeedTest extends TestCase
 
         self::assertSame(1, Record::query()->count());
         self::assertSame(DeliveryState::Taken, Delivery::query()->firstOrFail()->state);
-        self::assertSame(Power::On, Source::query()->where('key', 'phone')->firstOrFail()->power);
+        self::assertSame(ActivationState::On, Source::query()->where('key', 'phone')->firstOrFail()->power);
     }
 
     public function testARefusedDeliveryFindsItsWayBackOnceItsMappingIsMended(): void

@@ -50,7 +50,7 @@ final class FetcherTest extends TestCase
         for ($i = 0; $i < 200 && @file_get_contents("http://$this->at/file") === false; $i++) {
             usleep(20_000);
         }
-        config(['linnet.outside.let_through' => [$this->at, 'files.example:'.$this->port()]]);
+        config(['linnet.outside.allowed_private_hosts' => [$this->at, 'files.example:'.$this->port()]]);
     }
 
     protected function tearDown(): void
@@ -84,7 +84,7 @@ final class FetcherTest extends TestCase
 
     public function testARedirectToAPlaceThatIsNotLetThroughIsNotFollowed(): void
     {
-        config(['linnet.outside.let_through' => ['files.example:'.$this->port()]]);
+        config(['linnet.outside.allowed_private_hosts' => ['files.example:'.$this->port()]]);
         $this->expectUnfit('outside.port', fn () => $this->fetch('http://files.example:'.$this->port().'/inside?port='.$this->port(), ['127.0.0.1']));
     }
 

@@ -6,8 +6,8 @@ namespace Tests\Feature\Intake;
 
 use App\Exports\CalendarOf;
 use App\Exports\VCardOf;
-use App\Intake\Door;
-use App\Intake\Origin;
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\Calendar;
 use App\Models\Import;
@@ -17,7 +17,7 @@ use App\Models\Role;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Intake\Cleaned;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Number\Numbers;
 use Tests\Feature\TestCase;
 
@@ -33,7 +33,7 @@ final class NamesTest extends TestCase
     public function testOurOwnContactsComeInAsTheyWentOut(): void
     {
         $number = Numbers::read('+447700900911', 'GB');
-        DB::transaction(fn () => resolve(Door::class)->person(new PersonSaid(number: $number), Origin::text()));
+        DB::transaction(fn () => resolve(RecordWriter::class)->person(new PersonInput(number: $number), ChangeOrigin::text()));
         $before = Person::query()->orderBy('id')->get(['id', 'first_name', 'last_name'])->toArray();
         ob_start();
         VCardOf::people(Person::query())->sendContent();
@@ -51,7 +51,7 @@ final class NamesTest extends TestCase
 
     public function testANumberThatStandsWhereANameShouldIsNotTaken(): void
     {
-        DB::transaction(fn () => resolve(Door::class)->person(new PersonSaid(number: Numbers::read('+447700900912', 'GB'), own: ['first_name' => '+44', 'last_name' => '7700 900912']), Origin::text()));
+        DB::transaction(fn () => resolve(RecordWriter::class)->person(new PersonInput(number: Numbers::read('+447700900912', 'GB'), own: ['first_name' => '+44', 'last_name' => '7700 900912']), ChangeOrigin::text()));
 
         self::assertSame([null, null], array_values($this->person('+447700900912')->only(['first_name', 'last_name'])));
     }
@@ -61,7 +61,7 @@ final class NamesTest extends TestCase
         $this->missedCall('+447700900913');
         $type = RecordType::query()->where('key', 'booking')->with('fields')->firstOrFail();
         $number = Numbers::read('+447700900913', 'GB');
-        DB::transaction(fn () => resolve(Door::class)->take(new Cleaned('booking', 'b1', new PersonSaid(number: $number), ['lesson' => '07700 900913', 'state' => 'booked', 'starts_at' => '2026-03-05T10:00:00Z']), Origin::staff($this->staff(Role::Administrator))));
+        DB::transaction(fn () => resolve(RecordWriter::class)->take(new Cleaned('booking', 'b1', new PersonInput(number: $number), ['lesson' => '07700 900913', 'state' => 'booked', 'starts_at' => '2026-03-05T10:00:00Z']), ChangeOrigin::staff($this->staff(Role::Administrator))));
         $calendar = Calendar::query()->create(['record_type_id' => $type->id, 'name' => 'Lessons', 'secret_hash' => 'x', 'at' => now()]);
         $written = CalendarOf::records($calendar->load('type.fields'), now()->toImmutable());
 

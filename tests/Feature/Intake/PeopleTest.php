@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Intake;
 
-use App\Intake\Door;
-use App\Intake\Origin;
-use App\Intake\Outcome;
+use App\Intake\ChangeOrigin;
+use App\Intake\IntakeResult;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\Change;
 use App\Models\Conflicts;
@@ -18,9 +18,9 @@ use App\Models\Record;
 use App\Models\Role;
 use App\Models\Source;
 use Linnet\Core\Intake\Cleaned;
-use Linnet\Core\Intake\ConsentSaid;
+use Linnet\Core\Intake\ConsentInput;
 use Linnet\Core\Intake\KnownPeople;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Number\Numbers;
 use Tests\Feature\TestCase;
@@ -79,17 +79,17 @@ final class PeopleTest extends TestCase
 
     public function testABatchKnowsWhoItHasJustMade(): void
     {
-        $said = fn (?string $number, ?string $email): Cleaned => new Cleaned('person', null, new PersonSaid(null, $number === null ? null : Numbers::read($number, 'GB'), $email), []);
-        $done = resolve(Door::class)->takeAll(['a' => $said('07700 900611', 'c@example.org'), 'b' => $said(null, 'c@example.org'), 'c' => $said('07700 900611', null), 'd' => $said(null, null)], Origin::seed('test'));
+        $said = fn (?string $number, ?string $email): Cleaned => new Cleaned('person', null, new PersonInput(null, $number === null ? null : Numbers::read($number, 'GB'), $email), []);
+        $done = resolve(RecordWriter::class)->upsertMany(['a' => $said('07700 900611', 'c@example.org'), 'b' => $said(null, 'c@example.org'), 'c' => $said('07700 900611', null), 'd' => $said(null, null)], ChangeOrigin::seed('test'));
 
-        self::assertSame([Outcome::Added, Outcome::Same, Outcome::Same], array_map(fn ($one) => $one instanceof Refused ? null : $one->outcome, array_values(array_slice($done, 0, 3))));
+        self::assertSame([IntakeResult::Added, IntakeResult::Same, IntakeResult::Same], array_map(fn ($one) => $one instanceof Refused ? null : $one->outcome, array_values(array_slice($done, 0, 3))));
         self::assertInstanceOf(Refused::class, $done['d']);
         self::assertSame(1, Person::query()->where('email', 'c@example.org')->count());
     }
 
     public function testStatedConsentIsEnteredWithItsProofAndNeverUndoesAStop(): void
     {
-        $agree = fn (?string $at): ConsentSaid => new ConsentSaid(true, false, 'Yes please', $at);
+        $agree = fn (?string $at): ConsentInput => new ConsentInput(true, false, 'Yes please', $at);
         $this->say(null, self::WEN, null, consent: $agree('2026-02-01T10:00:00Z'));
         $this->say(null, self::WEN, null, consent: $agree('2026-02-01T10:00:00Z'));
         $entry = Consent::query()->sole();
@@ -103,7 +103,7 @@ final class PeopleTest extends TestCase
         $this->work();
         self::assertSame(0, Message::query()->where('origin', 'rule')->whereNotNull('left_at')->count());
 
-        $this->say(null, '+447700900606', null, consent: new ConsentSaid(null, true, 'asked on the quay', null));
+        $this->say(null, '+447700900606', null, consent: new ConsentInput(null, true, 'asked on the quay', null));
         self::assertSame('withdrawn', Consent::query()->where('number', '+447700900606')->sole()->act);
     }
 
@@ -125,10 +125,10 @@ final class PeopleTest extends TestCase
     }
 
     /** @param  array<string, string>  $own */
-    private function say(?string $id, ?string $number, ?string $email, array $own = [], KnownPeople $known = KnownPeople::Fill, ?ConsentSaid $consent = null, string $source = 'phone'): int
+    private function say(?string $id, ?string $number, ?string $email, array $own = [], KnownPeople $known = KnownPeople::Fill, ?ConsentInput $consent = null, string $source = 'phone'): int
     {
-        $said = new PersonSaid($id, $number === null ? null : Numbers::read($number, 'GB'), $email === null ? null : mb_strtolower($email), $own, [], $consent);
+        $said = new PersonInput($id, $number === null ? null : Numbers::read($number, 'GB'), $email === null ? null : mb_strtolower($email), $own, [], $consent);
 
-        return resolve(Door::class)->take(new Cleaned('person', null, $said, [], $known), Origin::delivery(Source::query()->where('key', $source)->firstOrFail(), null))->personId ?? 0;
+        return resolve(RecordWriter::class)->take(new Cleaned('person', null, $said, [], $known), ChangeOrigin::delivery(Source::query()->where('key', $source)->firstOrFail(), null))->personId ?? 0;
     }
 }

@@ -166,7 +166,7 @@ final class WatchTest extends TestCase
 
     public function testADeveloperMayLetOneAddressThroughAndNoOther(): void
     {
-        config(['linnet.outside.let_through' => ['127.0.0.1:8001']]);
+        config(['linnet.outside.allowed_private_hosts' => ['127.0.0.1:8001']]);
         Http::fake(['http://127.0.0.1:8001/racks.csv' => fn () => Http::response(self::HEAD.self::ROWS[0])]);
         $source = $this->watch('http://127.0.0.1:8001/racks.csv');
         $this->takeIn();

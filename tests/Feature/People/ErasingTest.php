@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\People;
 
-use App\Engine\Live\Labels;
-use App\Intake\Door;
-use App\Intake\Origin;
+use App\Engine\Store\Labels;
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\Consent;
 use App\Models\Delivery;
 use App\Models\Import;
@@ -19,10 +19,10 @@ use App\Models\Run;
 use App\Models\Trace;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Reason;
-use Linnet\Core\Rule\Condition\LabelKind;
+use Linnet\Core\Record\Change\LabelKind;
 use Tests\Feature\TestCase;
 
 final class ErasingTest extends TestCase
@@ -39,7 +39,7 @@ final class ErasingTest extends TestCase
         foreach (['run_id' => Run::query(), 'message_id' => Message::query()] as $about => $some) {
             Trace::note(new Reason('gate.opted_out', ['who' => 'Wen Li']), now()->toImmutable(), [$about => $some->where('person_id', $wen->id)->firstOrFail()->id]);
         }
-        Labels::set($wen->id, LabelKind::Tag, 'member', true, Origin::seed('x'), now()->toImmutable());
+        Labels::set($wen->id, LabelKind::Tag, 'member', true, ChangeOrigin::seed('x'), now()->toImmutable());
 
         $this->actingAs($this->staff(Role::Administrator))->delete("/people/$wen->id")->assertRedirect('/people');
 
@@ -57,7 +57,7 @@ final class ErasingTest extends TestCase
         }
 
         // The same number comes in again, in another coat.
-        DB::transaction(fn () => resolve(Door::class)->person(new PersonSaid(number: Numbers::read('07700 900301', 'GB'), own: ['first_name' => 'Wendel']), Origin::seed('a file')));
+        DB::transaction(fn () => resolve(RecordWriter::class)->person(new PersonInput(number: Numbers::read('07700 900301', 'GB'), own: ['first_name' => 'Wendel']), ChangeOrigin::seed('a file')));
         self::assertSame(['withdrawn', 'all', 'erased'], array_values(Consent::query()->where('number', self::WEN)->firstOrFail()->only(['act', 'scope', 'how'])));
         $this->missedCall(self::WEN);
         $this->work();

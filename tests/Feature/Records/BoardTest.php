@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Records;
 
-use App\Intake\Door;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\Change;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
-use App\View\Records\BoardPage;
+use App\Pages\Records\BoardPage;
 use Database\Seeders\OldRecordsSeeder;
 use Illuminate\Support\Facades\DB;
 use Tests\Feature\TestCase;
@@ -20,7 +20,7 @@ final class BoardTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(Door::class)));
+        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(RecordWriter::class)));
         $this->actingAs($this->staff(Role::Administrator));
     }
 

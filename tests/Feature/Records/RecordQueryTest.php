@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Records;
 
-use App\Intake\Door;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\Field;
 use App\Models\Record;
 use App\Models\RecordType;
+use App\Pages\Records\RecordsPage;
 use App\Records\FieldColumn;
 use App\Records\FilterTest;
-use App\View\Records\RecordsPage;
 use Database\Seeders\OldRecordsSeeder;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Record\FieldKind;
@@ -23,7 +23,7 @@ final class RecordQueryTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(Door::class)));
+        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(RecordWriter::class)));
     }
 
     /** @param  array<string, mixed>  $asked */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Records;
 
-use App\Intake\Door;
+use App\Intake\RecordWriter;
 use App\Models\Calendar;
 use App\Models\Change;
 use App\Models\Field;
@@ -22,7 +22,7 @@ final class RecordScreensTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(Door::class)));
+        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(RecordWriter::class)));
         $this->actingAs($this->staff(Role::Administrator));
     }
 

@@ -6,7 +6,7 @@ namespace Tests\Feature\Rules;
 
 use App\Models\Role;
 use App\Models\Rule;
-use App\View\Rules\Results;
+use App\Pages\Rules\Results;
 use Illuminate\Support\Facades\Artisan;
 use Tests\Feature\TestCase;
 

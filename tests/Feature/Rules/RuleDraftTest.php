@@ -8,7 +8,7 @@ use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleVersion;
 use Illuminate\Http\UploadedFile;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 
 final class RuleDraftTest extends FrontDeskTestCase
 {
@@ -91,7 +91,7 @@ final class RuleDraftTest extends FrontDeskTestCase
 
         self::assertSame([], $this->handedOver);
         $this->put(route('rules.power', $this->rule), ['power' => 'on'])->assertSessionHas('done', 'It was retired. Make a copy to use it again.');
-        self::assertSame(Power::Retired, $this->rule->refresh()->power);
+        self::assertSame(ActivationState::Retired, $this->rule->refresh()->power);
     }
 
     public function testPublishingIsAgreedToInOnePlainParagraph(): void
@@ -186,7 +186,7 @@ final class RuleDraftTest extends FrontDeskTestCase
         self::assertSame('Front desk: missed call, followed up', Rule::query()->orderByDesc('id')->firstOrFail()->name);
         $take(str_replace('wait 2 minutes', 'wait 2 moons', $text))->assertSessionHasErrors('file');
         self::assertStringContainsString('Line 8, character', (string) session('errors')?->first('file'));
-        self::assertSame([Power::Paused, null], [$rule->power, $rule->version_id]);
+        self::assertSame([ActivationState::Paused, null], [$rule->power, $rule->version_id]);
         $this->put("/rules/$rule->id/power", ['power' => 'on'])->assertSessionHas('done', 'Publish it first: nothing of it runs yet.');
         $this->get("/rules/$rule->id")->assertOk()->assertSee('Not published yet.');
         $this->get('/rules')->assertOk();

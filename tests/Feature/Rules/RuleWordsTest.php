@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rules;
 
-use App\Engine\Live\Desk;
-use App\Engine\Live\LiveDeeds;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
 use App\Models\Person;
 use App\Models\Record;
+use App\Pages\Rules\SpreadOfAll;
+use App\Pages\Rules\Tokens;
 use App\Rules\Vocabularies;
-use App\View\Rules\SpreadOfAll;
-use App\View\Rules\Tokens;
 use Carbon\CarbonImmutable;
-use Linnet\Core\Engine\Subject;
+use Linnet\Core\Context\Subject;
+use Linnet\Core\Engine\Composed;
 use Linnet\Core\Text\Bounds;
-use Linnet\Core\Text\Composed;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
 
@@ -95,23 +95,23 @@ final class RuleWordsTest extends FrontDeskTestCase
             $this->missedCall(sprintf('+4477009008%02d', $i), ['why_unanswered' => ['rang out', 'busy'][$i % 2]]);
             Person::query()->orderByDesc('id')->firstOrFail()->update(['first_name' => $name === '' ? null : $name, 'zone' => $people[$name], 'locale' => $i % 7 === 0 ? 'fr_FR' : null]);
         }
-        $desk = Desk::reading(CarbonImmutable::now()->toDateTimeImmutable(), resolve(LiveDeeds::class));
+        $unit = UnitOfWork::reading(CarbonImmutable::now()->toDateTimeImmutable(), resolve(DatabaseSideEffects::class));
         foreach (['Hello', 'Hi {{ first_name | or: "there" }} – {{ call.started_at | as: "weekday time" }}', '{{ first_name | upper }} {{ call.why }} {{ business.name }}', '{{ call.started_at | as: "relative day" }} {{ owner.first_name | or: "we" }} {{ line.name | or: "" }}', '{{ call.line | or: "x" }}{{ nothing.here }}'] as $words) {
             $template = Template::parse($words);
             $lengths = [];
             $lacking = 0;
             foreach (Record::query()->whereNotNull('person_id')->whereRelation('type', 'key', 'call')->get() as $record) {
-                $person = $desk->known->person((int) $record->person_id) ?? self::fail('it is theirs');
-                $situation = $desk->surroundings->situation(new Subject($person->id, $record->id), $desk->known->lines()[0]->key);
+                $person = $unit->reader->person((int) $record->person_id) ?? self::fail('it is theirs');
+                $context = $unit->contexts->create(new Subject($person->id, $record->id), $unit->reader->lines()[0]->key);
                 try {
-                    $lengths[] = [Composed::of($template, $situation->facts, $desk->surroundings->receiver($person), $desk->known->business(), $situation->now, true, 'x')->length, 1];
+                    $lengths[] = [Composed::of($template, $context->facts, $unit->contexts->receiver($person), $unit->reader->business(), $context->now, true, 'x')->length, 1];
                 } catch (TemplateError) {
                     $lacking++;
                 }
             }
             $expected = str_contains($words, 'nothing') ? null : Bounds::of($lengths, $lacking);
 
-            self::assertEquals($expected, (new SpreadOfAll($desk, 'call'))->bounds($template, true), $words);
+            self::assertEquals($expected, (new SpreadOfAll($unit, 'call'))->bounds($template, true), $words);
         }
     }
 }

@@ -8,7 +8,7 @@ use App\Models\RecordType;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Rules\Starters;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Tests\Feature\TestCase;
 
 /** A rule begun with a starter. */
@@ -28,7 +28,7 @@ final class StarterTest extends TestCase
             self::assertMatchesRegularExpression($starter->key === 'text-failed' ? '/aria-label="0 texts/' : '/aria-label="[1-9]\d* texts on the time line"/', (string) $page->getContent(), "$starter->key draws its texts");
             $this->post("/starters/$starter->key")->assertSessionHasNoErrors()->assertRedirect();
             $rule = Rule::query()->orderByDesc('id')->firstOrFail();
-            self::assertSame([$starter->rule->name, Power::Paused, null], [$rule->name, $rule->power, $rule->version_id]);
+            self::assertSame([$starter->rule->name, ActivationState::Paused, null], [$rule->name, $rule->power, $rule->version_id]);
             $this->get("/rules/$rule->id")->assertOk();
         }
         $this->get('/starters/..%2Fpeople')->assertNotFound();

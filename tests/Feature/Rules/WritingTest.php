@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Rules;
 
-use App\Intake\Door;
-use App\Intake\Origin;
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\Field;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleEdit;
+use App\Pages\Rules\Failed;
+use App\Pages\Rules\Writing;
 use App\Rules\Vocabularies;
-use App\View\Rules\Failed;
-use App\View\Rules\Writing;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
-use Linnet\Core\Intake\PersonSaid;
+use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Prose\ProseError;
 use Linnet\Core\Prose\Sentences;
@@ -145,7 +145,7 @@ final class WritingTest extends FrontDeskTestCase
         $rule = Rule::query()->orderByDesc('id')->firstOrFail();
         $this->post(route('rules.draft.publish', $rule));
         $this->put(route('rules.power', $rule), ['power' => 'on']);
-        DB::transaction(fn () => resolve(Door::class)->person(new PersonSaid(number: Numbers::read('07700 900888', 'GB'), own: ['first_name' => 'Noor']), Origin::staff($this->staff(Role::Administrator))));
+        DB::transaction(fn () => resolve(RecordWriter::class)->person(new PersonInput(number: Numbers::read('07700 900888', 'GB'), own: ['first_name' => 'Noor']), ChangeOrigin::staff($this->staff(Role::Administrator))));
         $this->work();
 
         self::assertStringContainsString('Good to know you.', implode(' ', array_column($this->handedOver, 'text')));

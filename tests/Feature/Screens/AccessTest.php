@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Screens;
 
-use App\Intake\Door;
 use App\Intake\Imports;
+use App\Intake\RecordWriter;
 use App\Models\Calendar;
 use App\Models\Conversation;
-use App\Models\Errand;
 use App\Models\Form;
 use App\Models\Notice;
+use App\Models\OutboundTask;
 use App\Models\Pool;
 use App\Models\PutAside;
 use App\Models\Record;
@@ -54,7 +54,7 @@ final class AccessTest extends TestCase
         'record-types.fields.bring-back' => 'administer', 'calendars.store' => 'administer', 'calendars.destroy' => 'administer',
         'tokens.store' => 'administer', 'tokens.destroy' => 'administer',
         'numbers.doubt' => 'converse', 'notices.put-away' => 'converse', 'tasks.done' => 'converse', 'people.line' => 'converse', 'people.labels' => 'keep records', 'people.start' => 'keep records', 'rules.runs.decide' => 'keep records', 'rules.starts' => 'keep records', 'rules.starts.store' => 'keep records', 'people.erase' => 'administer',
-        'put-asides.again' => 'administer', 'put-asides.leave' => 'administer', 'errands.again' => 'administer', 'errands.again-mail' => 'administer', 'errands.put-away-mail' => 'administer', 'errands.put-away' => 'administer', 'rules.release' => 'administer', 'rules.stuck' => 'administer', 'rules.results' => 'view', 'rules.copy' => 'administer', 'rules.starters' => 'administer', 'rules.starters.store' => 'administer',
+        'put-asides.again' => 'administer', 'put-asides.leave' => 'administer', 'outbound-tasks.again' => 'administer', 'outbound-tasks.again-mail' => 'administer', 'outbound-tasks.put-away-mail' => 'administer', 'outbound-tasks.put-away' => 'administer', 'rules.release' => 'administer', 'rules.stuck' => 'administer', 'rules.results' => 'view', 'rules.copy' => 'administer', 'rules.starters' => 'administer', 'rules.starters.store' => 'administer',
         'lines.index' => 'view', 'lines.show' => 'view', 'lines.store' => 'administer', 'lines.update' => 'administer', 'lines.power' => 'administer',
         'safeguards.limits' => 'administer', 'safeguards.holidays' => 'administer', 'safeguards.words' => 'administer', 'settings.tariff' => 'administer', 'forms.index' => 'administer', 'forms.store' => 'administer', 'forms.update' => 'administer',
         'pools.index' => 'administer', 'pools.store' => 'administer', 'pools.show' => 'administer', 'pools.edit' => 'administer', 'pools.wordings' => 'administer', 'pools.destroy' => 'administer', 'codes.store' => 'administer', 'codes.show' => 'administer',
@@ -67,18 +67,18 @@ final class AccessTest extends TestCase
         $this->missedCall(self::WEN);
         $this->textFrom(self::WEN, 'HELP');
         $conversation = Conversation::query()->firstOrFail();
-        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(Door::class)));
+        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(RecordWriter::class)));
         SavedFilter::query()->create(['record_type_id' => RecordType::query()->where('key', 'deal')->firstOrFail()->id, 'name' => 'Mine', 'asked' => []]);
         Calendar::query()->create(['record_type_id' => 3, 'name' => 'Lessons', 'secret_hash' => 'x', 'at' => now()]);
         resolve(Imports::class)->open(__FILE__, 'a.csv', null, null)->update(['state' => 'done']);
         $this->staff(Role::Administrator)->createToken('Reader');
         Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => 'on']);
-        Errand::query()->create(['name' => 'e', 'kind' => 'email', 'address' => 'a@b.example', 'body' => [], 'state' => 'given_up', 'at' => now()]);
+        OutboundTask::query()->create(['name' => 'e', 'kind' => 'email', 'address' => 'a@b.example', 'body' => [], 'state' => 'given_up', 'at' => now()]);
         Pool::query()->create(['name' => 'greetings', 'wordings' => [['id' => 'hello', 'text' => 'Hello']]]);
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         PutAside::keep(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
-        $parameters = ['form' => 'hire', 'step' => 'first', 'errand' => 1, 'putAside' => 1, 'notice' => 1, 'task' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'version' => RuleVersion::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
+        $parameters = ['form' => 'hire', 'step' => 'first', 'task' => 1, 'putAside' => 1, 'notice' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'version' => RuleVersion::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
         $seen = [];
 
         foreach ($this->ownRoutes() as $route) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Screens;
 
-use App\Carrier\Fates;
+use App\Inbound\DeliveryStatusHandler;
 use App\Models\Business;
 use App\Models\Change;
 use App\Models\ChangeKind;
@@ -19,7 +19,7 @@ use App\Models\Rule;
 use App\Models\Run;
 use App\Models\Task;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Tests\Feature\TestCase;
 
 /** What only a person can decide: it stands on Today with the decision beside it, and the decision does what it says. */
@@ -69,8 +69,8 @@ final class DecisionsTest extends TestCase
         }
         $line = Line::query()->where('key', 'front-desk')->firstOrFail();
 
-        self::assertSame(Power::Paused, $line->power);
-        self::assertSame(2, Change::query()->where('kind', ChangeKind::FateKnown)->count());
+        self::assertSame(ActivationState::Paused, $line->power);
+        self::assertSame(2, Change::query()->where('kind', ChangeKind::StatusReported)->count());
         $this->get('/today')->assertSee('The line “front desk” was paused');
         $this->missedCall('+447700900315');
         $this->travelToMoment('2026-03-02 10:05');
@@ -83,8 +83,8 @@ final class DecisionsTest extends TestCase
         // What it held goes, and the failures of before count no more.
         self::assertSame('+447700900315', end($this->handedOver)['to'] ?? null);
         self::assertNull($line->refresh()->problem);
-        resolve(Fates::class)->failed(Message::query()->orderByDesc('id')->firstOrFail(), false, now()->toImmutable());
-        self::assertSame(Power::On, $line->refresh()->power);
+        resolve(DeliveryStatusHandler::class)->failed(Message::query()->orderByDesc('id')->firstOrFail(), false, now()->toImmutable());
+        self::assertSame(ActivationState::On, $line->refresh()->power);
     }
 
     public function testANumberTheCarrierSaysNobodyHasGetsNoMoreTextsUntilOneComesFromIt(): void
@@ -308,7 +308,7 @@ final class DecisionsTest extends TestCase
         }
 
         self::assertStringContainsString('The rule “one” already listens for “kayak”', (string) session('errors')?->first('power'));
-        self::assertSame(['one' => Power::On, 'two' => Power::Paused], Rule::query()->whereIn('name', ['one', 'two'])->pluck('power', 'name')->all());
+        self::assertSame(['one' => ActivationState::On, 'two' => ActivationState::Paused], Rule::query()->whereIn('name', ['one', 'two'])->pluck('power', 'name')->all());
         Rule::query()->where('name', 'two')->update(['draft' => json_encode($document)]);
         $this->post('/rules/'.Rule::query()->where('name', 'two')->value('id').'/draft/publish')->assertSessionHasErrors(['publish' => 'The rule “one” already listens for “kayak” on the same line.']);
     }
@@ -327,7 +327,7 @@ final class DecisionsTest extends TestCase
         $this->get('/l/abcdefghik')->assertNotFound();
         $this->get('/l/0000000000')->assertNotFound();
 
-        self::assertSame([['fate' => 'link_opened', 'rule' => 'front-desk-missed-call']], Change::query()->where('kind', ChangeKind::FateKnown)->get()->map(fn (Change $change): mixed => $change->with)->all());
+        self::assertSame([['fate' => 'link_opened', 'rule' => 'front-desk-missed-call']], Change::query()->where('kind', ChangeKind::StatusReported)->get()->map(fn (Change $change): mixed => $change->with)->all());
         self::assertSame(2, (int) DB::table('links')->where('code', 'abcdefghij')->value('opened'));
     }
 }

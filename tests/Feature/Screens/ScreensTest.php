@@ -13,7 +13,7 @@ use App\Models\Message;
 use App\Models\Pool;
 use App\Models\Role;
 use App\Models\Rule;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Tests\Feature\TestCase;
 
 final class ScreensTest extends TestCase
@@ -127,8 +127,8 @@ final class ScreensTest extends TestCase
         };
         $fill = function (int $from): void {
             for ($i = $from; $i < $from + 8; $i++) {
-                Line::query()->create(['key' => "line-$i", 'name' => "line $i", 'number' => "+4477009007$i", 'power' => Power::On]);
-                Form::query()->create(['key' => "form-$i", 'name' => "Form $i", 'power' => Power::On]);
+                Line::query()->create(['key' => "line-$i", 'name' => "line $i", 'number' => "+4477009007$i", 'power' => ActivationState::On]);
+                Form::query()->create(['key' => "form-$i", 'name' => "Form $i", 'power' => ActivationState::On]);
                 Pool::query()->create(['name' => "pool-$i", 'wordings' => [['id' => 'w', 'text' => 'Hello']]]);
                 Consent::query()->create(['person_id' => 1, 'number' => self::WEN, 'act' => 'granted', 'scope' => 'marketing', 'how' => 'text', 'at' => now()]);
                 Rule::query()->firstOrFail()->replicate(['key', 'name'])->fill(['key' => "rule-$i", 'name' => "Rule $i"])->save();

@@ -13,7 +13,7 @@ use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleVersion;
 use App\Models\Source;
-use Linnet\Core\Gate\Power;
+use Linnet\Core\Record\ActivationState;
 use Tests\Feature\TestCase;
 
 final class SourcesScreenTest extends TestCase
@@ -86,7 +86,7 @@ final class SourcesScreenTest extends TestCase
             'again' => ['policy' => 'once_per_record'], 'stop_early' => ['reply' => true],
             'steps' => [['id' => 't', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'], 'wordings' => [['id' => 'w', 'text' => '{{ booking.lesson }} with {{ booking.instructor }} on {{ booking.starts_at | as: "weekday time" }}, {{ booking.price | as: "money" }}']]]],
         ];
-        $rule = Rule::query()->create(['name' => 'Lesson booked', 'power' => Power::On, 'on_since' => now()]);
+        $rule = Rule::query()->create(['name' => 'Lesson booked', 'power' => ActivationState::On, 'on_since' => now()]);
         $rule->update(['version_id' => RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $document, 'at' => now()])->id]);
         $this->post('/records/booking', ['fields' => ['who' => self::WEN, 'lesson' => 'Sculling taster', 'instructor' => '#2', 'starts_at' => '2026-03-28T10:00', 'price' => '38']])->assertSessionHasNoErrors();
         $this->work();

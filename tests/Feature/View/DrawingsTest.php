@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Tests\Feature\View;
 
 use App\Clock\Day;
-use App\Clock\Said;
+use App\Clock\TimeFormatter;
 use App\Models\Rule;
+use App\Pages\Rules\TimeLine;
+use App\Pages\Rules\Writing;
+use App\Pages\Today\DayDrawn;
 use App\Rules\Vocabularies;
-use App\View\Rules\TimeLine;
-use App\View\Rules\Writing;
-use App\View\Today\DayDrawn;
-use Linnet\Core\Engine\Subject;
+use Linnet\Core\Context\Subject;
 use Linnet\Core\Prose\Language;
-use Linnet\Core\Rehearsal\Paper\Sheet;
+use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rule\Rule as Written;
@@ -102,11 +102,11 @@ final class DrawingsTest extends TestCase
 
     public function testPricesCountsAndSpansAreSaidAsAReaderWould(): void
     {
-        self::assertSame(['3.2p', '12p', '0p', '£12.40', '€0.06'], [Said::price(32_000, 'GBP'), Said::price(120_000, 'GBP'), Said::price(0, 'GBP'), Said::price(12_400_000, 'GBP'), Said::price(60_000, 'EUR')]);
-        self::assertSame(['no texts', 'one text', 'four texts', '143 texts'], array_map(fn (int $n): string => Said::count($n, 'text', 'texts'), [0, 1, 4, 143]));
+        self::assertSame(['3.2p', '12p', '0p', '£12.40', '€0.06'], [TimeFormatter::price(32_000, 'GBP'), TimeFormatter::price(120_000, 'GBP'), TimeFormatter::price(0, 'GBP'), TimeFormatter::price(12_400_000, 'GBP'), TimeFormatter::price(60_000, 'EUR')]);
+        self::assertSame(['no texts', 'one text', 'four texts', '143 texts'], array_map(fn (int $n): string => TimeFormatter::count($n, 'text', 'texts'), [0, 1, 4, 143]));
         $now = new \DateTimeImmutable('2026-03-02T12:00:00Z');
-        self::assertSame(['just now', '22 min', '3 h', '2 days'], array_map(fn (string $ago): string => Said::since($now->modify($ago), $now), ['-20 seconds', '-22 minutes', '-3 hours', '-50 hours']));
-        self::assertSame('New York', Said::place('America/New_York'));
+        self::assertSame(['just now', '22 min', '3 h', '2 days'], array_map(fn (string $ago): string => TimeFormatter::since($now->modify($ago), $now), ['-20 seconds', '-22 minutes', '-3 hours', '-50 hours']));
+        self::assertSame('New York', TimeFormatter::place('America/New_York'));
     }
 
     private function draw(Rules $rules, string $zone, string $now): TimeLine

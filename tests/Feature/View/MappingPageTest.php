@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\View;
 
-use App\View\Mapping\MappingPage;
-use App\View\Mapping\Slot;
-use App\View\Mapping\StepSaid;
+use App\Pages\Mapping\CleaningSentence;
+use App\Pages\Mapping\MappingPage;
+use App\Pages\Mapping\Slot;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Intake\Mapping;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -52,7 +52,7 @@ final class MappingPageTest extends TestCase
     #[DataProvider('steps')]
     public function testAStepIsSaidInWords(array $step, string $says): void
     {
-        self::assertSame($says, StepSaid::of($step));
+        self::assertSame($says, CleaningSentence::of($step));
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */

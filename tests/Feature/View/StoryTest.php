@@ -7,8 +7,8 @@ namespace Tests\Feature\View;
 use App\Models\Conversation;
 use App\Models\Record;
 use App\Models\Role;
-use App\View\Story;
-use App\View\StoryEntry;
+use App\Pages\Story;
+use App\Pages\StoryEntry;
 use Tests\Feature\TestCase;
 
 final class StoryTest extends TestCase

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Api;
 
 use App\Api\Pages;
-use App\Api\Said;
+use App\Api\RequestParser;
 use App\Api\Shapes;
-use App\Engine\Live\Labels;
-use App\Intake\Door;
-use App\Intake\Outcome;
+use App\Engine\Store\Labels;
+use App\Intake\IntakeResult;
+use App\Intake\RecordWriter;
 use App\Models\ExternalId;
 use App\Models\Number;
 use App\Models\Person;
@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule as OneOf;
 use Linnet\Core\Intake\Cleaned;
 use Linnet\Core\Intake\KnownPeople;
-use Linnet\Core\Rule\Condition\LabelKind;
+use Linnet\Core\Record\Change\LabelKind;
 use Psr\Clock\ClockInterface;
 
 final class PersonController
@@ -32,7 +32,7 @@ final class PersonController
             $query->named($said['find']);
         }
         if (isset($said['number'])) {
-            $query->whereIn('id', Number::query()->where('e164', Said::number($said['number'])?->e164)->select('person_id'));
+            $query->whereIn('id', Number::query()->where('e164', RequestParser::number($said['number'])?->e164)->select('person_id'));
         }
         if (isset($said['email'])) {
             $query->where('email', mb_strtolower($said['email'], 'UTF-8'));
@@ -50,18 +50,18 @@ final class PersonController
     }
 
     /** Adds somebody, or fills in what is known of them already. */
-    public function store(Request $request, Door $door): JsonResponse
+    public function store(Request $request, RecordWriter $writer): JsonResponse
     {
-        $person = Said::person($request->json()->all(), '');
-        $written = Said::mended(fn () => DB::transaction(fn () => $door->take(new Cleaned('person', null, $person, [], KnownPeople::Fill), Said::origin($request))));
+        $person = RequestParser::person($request->json()->all(), '');
+        $written = RequestParser::mended(fn () => DB::transaction(fn () => $writer->take(new Cleaned('person', null, $person, [], KnownPeople::Fill), RequestParser::origin($request))));
 
-        return new JsonResponse(Shapes::person(Person::query()->with(['numbers', 'externalIds', 'labels'])->whereKey($written->personId)->firstOrFail()), $written->outcome === Outcome::Added ? 201 : 200);
+        return new JsonResponse(Shapes::person(Person::query()->with(['numbers', 'externalIds', 'labels'])->whereKey($written->personId)->firstOrFail()), $written->outcome === IntakeResult::Added ? 201 : 200);
     }
 
-    public function update(Request $request, Person $person, Door $door): JsonResponse
+    public function update(Request $request, Person $person, RecordWriter $writer): JsonResponse
     {
-        $said = Said::person($request->json()->all(), '');
-        Said::mended(fn () => DB::transaction(fn () => $door->editPerson($person, $said, Said::origin($request))));
+        $said = RequestParser::person($request->json()->all(), '');
+        RequestParser::mended(fn () => DB::transaction(fn () => $writer->editPerson($person, $said, RequestParser::origin($request))));
 
         return $this->show($person->refresh());
     }
@@ -70,7 +70,7 @@ final class PersonController
     public function label(Request $request, Person $person, ClockInterface $clock): JsonResponse
     {
         $said = $request->validate(['kind' => ['required', OneOf::enum(LabelKind::class)], 'name' => 'required|string|max:60', 'added' => 'required|boolean']);
-        DB::transaction(fn (): bool => Labels::set($person->id, LabelKind::from($said['kind']), trim($said['name']), (bool) $said['added'], Said::origin($request), $clock->now()));
+        DB::transaction(fn (): bool => Labels::set($person->id, LabelKind::from($said['kind']), trim($said['name']), (bool) $said['added'], RequestParser::origin($request), $clock->now()));
 
         return $this->show($person);
     }

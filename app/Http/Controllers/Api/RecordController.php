@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Api;
 
 use App\Api\Pages;
-use App\Api\Said;
+use App\Api\RequestParser;
 use App\Api\Shapes;
-use App\Intake\Door;
-use App\Intake\Outcome;
+use App\Intake\IntakeResult;
+use App\Intake\RecordWriter;
 use App\Models\Record;
 use App\Models\RecordType;
 use Illuminate\Http\JsonResponse;
@@ -43,7 +43,7 @@ final class RecordController
     }
 
     /** Adds a record; one that is known by its external id is changed. */
-    public function store(Request $request, Door $door): JsonResponse
+    public function store(Request $request, RecordWriter $writer): JsonResponse
     {
         $said = $request->validate([
             'type' => ['required', 'string', Rule::exists('record_types', 'key')->whereNot('key', CoreType::PERSON)], 'external_id' => 'nullable|string|max:190', 'version' => 'nullable|numeric',
@@ -51,22 +51,22 @@ final class RecordController
         ]);
         $type = RecordType::query()->where('key', $said['type'])->with('fields')->firstOrFail();
         $one = new Cleaned(
-            $type->key, $said['external_id'] ?? null, Said::person($said['person'] ?? [], 'person.'), Said::fields($type, $said['fields']), KnownPeople::Fill,
+            $type->key, $said['external_id'] ?? null, RequestParser::person($said['person'] ?? [], 'person.'), RequestParser::fields($type, $said['fields']), KnownPeople::Fill,
             isset($said['version']) ? (float) $said['version'] : null,
         );
-        $written = Said::mended(fn () => DB::transaction(fn () => $door->take($one, Said::origin($request))));
+        $written = RequestParser::mended(fn () => DB::transaction(fn () => $writer->take($one, RequestParser::origin($request))));
 
         return new JsonResponse(
             Shapes::record(Record::query()->with('type')->whereKey($written->recordId)->firstOrFail()) + ['outcome' => $written->outcome->value],
-            $written->outcome === Outcome::Added ? 201 : 200,
+            $written->outcome === IntakeResult::Added ? 201 : 200,
         );
     }
 
-    public function update(Request $request, Record $record, Door $door): JsonResponse
+    public function update(Request $request, Record $record, RecordWriter $writer): JsonResponse
     {
         $said = $request->validate(['fields' => 'required|array']);
-        $fields = Said::fields($record->type->load('fields'), $said['fields']);
-        Said::mended(fn () => DB::transaction(fn () => $door->edit(Record::query()->lockForUpdate()->findOrFail($record->id), $fields, Said::origin($request))));
+        $fields = RequestParser::fields($record->type->load('fields'), $said['fields']);
+        RequestParser::mended(fn () => DB::transaction(fn () => $writer->edit(Record::query()->lockForUpdate()->findOrFail($record->id), $fields, RequestParser::origin($request))));
 
         return $this->show($record->refresh());
     }

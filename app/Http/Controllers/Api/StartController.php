@@ -14,7 +14,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Reason;
-use Linnet\Core\Rule\Trigger\AskedBy;
+use Linnet\Core\Record\Change\AskedBy;
 
 /** Starts a rule for somebody. */
 final class StartController

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\In;
 
-use App\Carrier\Inbound;
-use App\Carrier\Receipts;
+use App\Inbound\InboundTexts;
+use App\Inbound\Receipts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Linnet\Core\Record\Moment;
+use Linnet\Core\Time\Moment;
 
 /** Receipts and texts from the carrier. */
 final class TakeFromCarrier
 {
-    public function __invoke(Request $request, Receipts $receipts, Inbound $inbound): JsonResponse
+    public function __invoke(Request $request, Receipts $receipts, InboundTexts $inbound): JsonResponse
     {
         $secret = config('linnet.carrier.secret');
         if (! is_string($secret) || $secret === '' || ! hash_equals($secret, (string) $request->bearerToken())) {

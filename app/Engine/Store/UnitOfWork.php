@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Engine\Store;
+
+use App\Models\Business;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Engine\Conductor;
+use Linnet\Core\Engine\ContextFactory;
+use Linnet\Core\Engine\EffectHandler;
+use Linnet\Core\Engine\Hearing;
+use Linnet\Core\Engine\OutboundMessages;
+use Linnet\Core\Engine\Run;
+
+/** One transaction's work: what it has read, what it will write, and the engine at work on it. */
+final class UnitOfWork
+{
+    public readonly DatabaseBusinessReader $reader;
+
+    public readonly DatabaseRunStore $runs;
+
+    public readonly DatabaseMessageStore $texts;
+
+    public readonly ContextFactory $contexts;
+
+    public readonly OutboundMessages $outbound;
+
+    public readonly Conductor $conductor;
+
+    private function __construct(public readonly \DateTimeImmutable $now, Business $business, DatabaseSideEffects $sideEffects)
+    {
+        $this->reader = new DatabaseBusinessReader($now, $business);
+        $this->runs = new DatabaseRunStore($this->reader, $now);
+        $this->texts = new DatabaseMessageStore($this->reader, $this->runs, $now);
+        $this->reader->justLeft = $this->texts->justLeft(...);
+        $this->contexts = new ContextFactory($this->reader);
+        $this->outbound = new OutboundMessages($this->reader, $this->texts, $this->contexts);
+        $this->conductor = new Conductor($this->reader, $this->runs, $this->contexts, $this->outbound, new EffectHandler($this->reader, $this->runs, $this->texts, $sideEffects->at($this), $this->outbound));
+    }
+
+    /**
+     * Does some work in one transaction; all of it lands, or nothing.
+     *
+     * @template T
+     *
+     * @param  \Closure(self): T  $work
+     * @return T
+     */
+    public static function work(\DateTimeImmutable $now, DatabaseSideEffects $sideEffects, \Closure $work): mixed
+    {
+        return DB::transaction(function () use ($now, $sideEffects, $work): mixed {
+            $unit = new self($now, Business::ours(), $sideEffects);
+            $done = $work($unit);
+            $unit->flush();
+
+            return $done;
+        });
+    }
+
+    /** For looking alone: nothing is written. */
+    public static function reading(\DateTimeImmutable $now, DatabaseSideEffects $sideEffects): self
+    {
+        return new self($now, Business::ours(), $sideEffects);
+    }
+
+    public function hearing(): Hearing
+    {
+        return new Hearing($this->reader, $this->runs, $this->texts, $this->reader->words());
+    }
+
+    /** Reads together what the runs at hand will ask about. */
+    public function preload(): void
+    {
+        $runs = $this->runs->all();
+        $people = array_values(array_unique(array_map(fn (Run $run): int => $run->personId(), $runs)));
+        $this->reader->preload($people);
+        $this->reader->preloadRecords(array_values(array_unique(array_filter(array_map(fn (Run $run): ?int => $run->subject->recordId, $runs)))));
+        $this->texts->preload($runs);
+        $this->texts->preloadPeople($people);
+    }
+
+    public function flush(): void
+    {
+        $this->texts->flush();
+        $this->runs->flush();
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages;
+
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
+use App\Models\Business;
+use App\Models\Consent;
+use App\Models\Conversation;
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Person;
+use App\Models\Rule;
+use App\Models\Run;
+use App\Rules\StartByHand;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Record\Receiver;
+use Linnet\Core\Record\RecordType;
+use Psr\Clock\ClockInterface;
+
+/** Who is this, what have they had, may I text them? */
+final class PersonPage
+{
+    public Person $person;
+
+    public Receiver $receiver;
+
+    public \DateTimeImmutable $now;
+
+    public function __construct(private readonly DatabaseSideEffects $sideEffects, ClockInterface $clock)
+    {
+        $this->now = $clock->now();
+    }
+
+    public function about(Person $person): self
+    {
+        $this->person = $person->load('numbers', 'number');
+        $unit = UnitOfWork::reading($this->now, $this->sideEffects);
+        $this->receiver = $unit->contexts->receiver($unit->reader->person($person->id) ?? throw new \LogicException('it was just loaded'));
+
+        return $this;
+    }
+
+    /** @return Collection<int, Consent> the newest first */
+    public function ledger(): Collection
+    {
+        return Consent::query()->where('person_id', $this->person->id)->orderByDesc('id')->limit(50)->get();
+    }
+
+    /** @return Collection<int, Run> */
+    public function underWay(): Collection
+    {
+        return Run::query()->where('person_id', $this->person->id)->where('live', true)->with(['rule', 'timer', 'version'])->orderBy('id')->get();
+    }
+
+    /** @return Collection<int, Message> */
+    public function coming(): Collection
+    {
+        return Message::query()->where('person_id', $this->person->id)->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+            ->with('rule')->orderBy('at')->get();
+    }
+
+    /** @return Collection<int, Conversation> */
+    public function conversations(): Collection
+    {
+        return Conversation::query()->where('person_id', $this->person->id)->with('line')->orderByDesc('last_at')->get();
+    }
+
+    /** @return \Illuminate\Support\Collection<int, \stdClass> their tags and lists */
+    public function labels(): \Illuminate\Support\Collection
+    {
+        return DB::table('labels')->where('person_id', $this->person->id)->orderBy('kind', 'desc')->orderBy('name')->limit(100)->get(['kind', 'name']);
+    }
+
+    /** @return list<string> names that are used already */
+    public function knownLabels(): array
+    {
+        return array_values(array_map(strval(...), DB::table('labels')->distinct()->orderBy('name')->limit(200)->pluck('name')->all()));
+    }
+
+    /** @return Collection<int, Rule> */
+    public function startable(): Collection
+    {
+        return StartByHand::offered(RecordType::PERSON);
+    }
+
+    public function story(): Story
+    {
+        return Story::of($this->person, Business::ours()->zone);
+    }
+}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages\Records;
+
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
+use App\Models\Business;
+use App\Models\Change;
+use App\Models\Field;
+use App\Models\Line;
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Record;
+use App\Models\RecordType;
+use App\Models\Rule;
+use App\Models\Run;
+use App\Models\Staff;
+use App\Pages\Story;
+use App\Records\Shown;
+use App\Rules\StartByHand;
+use Illuminate\Support\Collection;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\Receiver;
+use Psr\Clock\ClockInterface;
+
+/** What is happening with this record? */
+final class RecordPage
+{
+    public readonly Shown $shown;
+
+    public readonly string $title;
+
+    private ?Receiver $receiver = null;
+
+    public function __construct(public readonly Record $record, public readonly RecordType $type, private readonly Business $business)
+    {
+        $record->setRelation('type', $type->load('fields'));
+        $this->shown = new Shown($type, [$record->values], $business->zone, $business->currency());
+        $this->title = $record->exists ? $record->called() : 'A new '.mb_strtolower($type->name);
+    }
+
+    public function receiver(): ?Receiver
+    {
+        if ($this->record->person_id !== null && $this->receiver === null) {
+            $unit = UnitOfWork::reading(resolve(ClockInterface::class)->now(), resolve(DatabaseSideEffects::class));
+            $person = $unit->reader->person($this->record->person_id);
+            $this->receiver = $person === null ? null : $unit->contexts->receiver($person);
+        }
+
+        return $this->receiver;
+    }
+
+    /** @return Collection<int, Run> */
+    public function underWay(): Collection
+    {
+        return Run::query()->where('record_id', $this->record->id)->where('live', true)->with(['rule', 'timer'])->orderBy('id')->get();
+    }
+
+    /** @return Collection<int, Rule> that can be started for it by hand */
+    public function startable(): Collection
+    {
+        return StartByHand::offered($this->type->key);
+    }
+
+    /** @return Collection<int, Message> */
+    public function coming(): Collection
+    {
+        return Message::query()->whereIn('run_id', Run::query()->where('record_id', $this->record->id)->select('id'))->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+            ->with('rule')->orderBy('at')->get();
+    }
+
+    public function story(): Story
+    {
+        return Story::ofRecord($this->record, $this->business);
+    }
+
+    /**
+     * What else its person has, newest first.
+     *
+     * @return Collection<int, Record>
+     */
+    public function besides(): Collection
+    {
+        return $this->record->person_id === null ? new Collection
+            : Record::query()->where('person_id', $this->record->person_id)->whereKeyNot($this->record->id)->with('type')->orderByDesc('id')->limit(6)->get();
+    }
+
+    public function lastChange(): ?Change
+    {
+        return Change::query()->where('record_id', $this->record->id)->orderByDesc('id')->first();
+    }
+
+    /** A field's value as its control takes it. */
+    public function typed(Field $field): string
+    {
+        $value = $this->record->values[$field->key] ?? null;
+
+        return match (true) {
+            $value === null => '',
+            $field->kind === FieldKind::DateTime => (new \DateTimeImmutable((string) $value))->setTimezone(new \DateTimeZone($this->business->zone))->format('Y-m-d\TH:i'),
+            $field->kind === FieldKind::YesNo => $value ? 'yes' : 'no',
+            $field->kind === FieldKind::Staff => "#$value",
+            $field->kind->isReference() => $this->shown->key($field->key, $value)." (#$value)",
+            default => (string) $value,
+        };
+    }
+
+    /** @return array<string, string> what a field with few possible values may hold */
+    public function choices(Field $field): array
+    {
+        return match ($field->kind) {
+            FieldKind::Choice => array_combine($field->options ?? [], $field->options ?? []),
+            FieldKind::YesNo => ['yes' => 'yes', 'no' => 'no'],
+            FieldKind::Staff => Staff::query()->orderBy('name')->get(['id', 'name'])->mapWithKeys(fn (Staff $staff): array => ["#$staff->id" => $staff->name])->all(),
+            FieldKind::Line => Line::query()->whereNotNull('number')->orderBy('id')->pluck('name', 'number')->all(),
+            default => [],
+        };
+    }
+
+    public static function control(FieldKind $kind): string
+    {
+        return match ($kind) {
+            FieldKind::Choice, FieldKind::YesNo, FieldKind::Staff, FieldKind::Line => 'select',
+            FieldKind::LongText => 'textarea',
+            FieldKind::Person, FieldKind::Record => 'pick',
+            FieldKind::Date => 'date',
+            FieldKind::DateTime => 'datetime-local',
+            FieldKind::Phone => 'tel',
+            FieldKind::Email => 'email',
+            default => 'text',
+        };
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages\Rules;
+
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Prose\Vocabulary\FieldWords;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\RecordType;
+use Linnet\Core\Text\Template\Node\Code;
+use Linnet\Core\Text\Template\Node\Link;
+use Linnet\Core\Text\Template\Node\MergeField;
+use Linnet\Core\Text\Template\Node\Node;
+use Linnet\Core\Text\Template\Node\Pick;
+
+/** What can be filled into a text of a rule, with what each comes to for the sample. */
+final readonly class Fillings
+{
+    private const STAFF = ['first_name', 'name', 'number', 'email'];
+
+    public function __construct(private RulePage $page)
+    {
+    }
+
+    /** @return array<string, string> what each field is called, by its path */
+    public function fields(): array
+    {
+        $tokens = $this->page->tokens();
+        $paths = array_keys($this->kinds());
+
+        return array_combine($paths, array_map($tokens->field(...), $paths));
+    }
+
+    /** @return list<string> the lists of codes there are */
+    public static function codes(): array
+    {
+        return array_values(array_map(strval(...), DB::table('codes')->distinct()->orderBy('list')->pluck('list')->all()));
+    }
+
+    /** @return list<array{says: string, whole: string, beside: string}> */
+    public function offered(): array
+    {
+        $nodes = [];
+        foreach ($this->kinds() as $path => $kind) {
+            array_push($nodes, ...($kind === FieldKind::Link ? [new Link(0, $path)] : []), ...[new MergeField(0, $path, [])]);
+        }
+        $tokens = $this->page->tokens();
+
+        return array_map(fn (Node $node): array => ['says' => $tokens->says($node), 'whole' => $node->written(), 'beside' => $this->beside($node)], [
+            ...$nodes, ...array_map(fn (string $list): Code => new Code(0, $list), self::codes()), new Pick(0, ['Hello', 'Good day']),
+        ]);
+    }
+
+    private function beside(Node $node): string
+    {
+        if (! $node instanceof MergeField && ! $node instanceof Link) {
+            return $node instanceof Code ? 'one for each person' : 'one of several, by chance';
+        }
+        $result = (new TokenPage($node, $this->page))->result();
+
+        return $result === '' ? ($this->page->receiver === null ? '' : 'empty here') : mb_strimwidth($result, 0, 40, '…', 'UTF-8');
+    }
+
+    /** @return array<string, FieldKind> the fields a text of this rule may name, by path */
+    private function kinds(): array
+    {
+        $vocabulary = $this->page->writing->language->words;
+        $type = $this->page->writing->type();
+        $kinds = [];
+        $add = function (string $path, FieldWords $field) use (&$kinds): void {
+            $kinds += $field->kind === FieldKind::Staff ? array_fill_keys(array_map(fn (string $part): string => "$path.$part", self::STAFF), FieldKind::Text) : [$path => $field->kind];
+        };
+        $persons = $vocabulary->type(RecordType::PERSON)->fields;
+        // Their name, what the rule is about, and then the rest of theirs.
+        foreach (array_intersect_key($persons, ['first_name' => 1, 'last_name' => 1]) as $field) {
+            $add($field->key, $field);
+        }
+        foreach ($type === RecordType::PERSON ? [] : $vocabulary->type($type)->fields as $field) {
+            $add("$type.$field->key", $field);
+        }
+        foreach ($persons as $field) {
+            $add($field->key, $field);
+        }
+
+        return $kinds + ['line.name' => FieldKind::Text, 'line.number' => FieldKind::Phone, 'business.name' => FieldKind::Text];
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages\Rules;
+
+use App\Clock\Day;
+use App\Models\Business;
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use App\Models\MessageState;
+use App\Models\Pool;
+use App\Models\Rule;
+use App\Models\Run;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Rule\Step\Ask;
+use Linnet\Core\Rule\Step\Texting;
+use Linnet\Core\Text\Template\Template;
+use Linnet\Core\Text\Wording\Share;
+use Linnet\Core\Text\Wording\Wording;
+use Linnet\Core\Text\Wording\Wordings;
+
+/** What the texts of a rule brought, by wording, over some days. */
+final readonly class Results
+{
+    /** @var list<object{step: string, wording: string, words: Template|string, retired: bool, sent: int, answered: Share, ended: Share, opened: Share, met: Share, best: bool}> */
+    public array $rows;
+
+    public Day $since;
+
+    public int $runs;
+
+    public int $met;
+
+    public bool $hasGoal;
+
+    public float $value;
+
+    public function __construct(Rule $rule, public int $days, \DateTimeImmutable $now)
+    {
+        $this->since = Day::firstOf($days, $now, Business::ours()->zone);
+        $since = $this->since->begins;
+        $written = $rule->written();
+        $this->hasGoal = $written->goal !== null;
+        $began = Run::query()->where('rule_id', $rule->id)->where('began_at', '>=', $since)->toBase()->selectRaw("count(*) as runs, sum(case when outcome = 'goal' then 1 else 0 end) as met, sum(case when outcome = 'goal' then cast(nullif(goal_value, '') as decimal(18, 6)) else 0 end) as value")->first();
+        [$this->runs, $this->met, $this->value] = [(int) ($began->runs ?? 0), (int) ($began->met ?? 0), (float) ($began->value ?? 0)];
+        $counted = $this->counted($rule, $since);
+        $rows = [];
+        foreach ($written->flow->texts() as $step) {
+            $words = [];
+            foreach ($this->wordings($step->outgoing()->wordings) as $wording) {
+                $words[$wording->id] = $wording->text;
+            }
+            $theirs = $counted[$step->id()] ?? [];
+            $answered = array_map(fn (\stdClass $row): Share => new Share((int) $row->answered, (int) $row->sent), $theirs);
+            $best = count($words) > 1 ? Share::best($answered) : null;
+            foreach ($words + array_fill_keys(array_keys($theirs), null) as $id => $text) {
+                $row = $theirs[$id] ?? null;
+                $sent = (int) ($row->sent ?? 0);
+                $share = fn (string $what): Share => new Share((int) ($row->{$what} ?? 0), $sent);
+                $rows[] = (object) [
+                    'step' => $step->id(), 'wording' => (string) $id, 'words' => $text ?? $this->otherwise($step, (string) $id), 'retired' => $text === null, 'sent' => $sent,
+                    'answered' => $share('answered'), 'ended' => $share('ended'), 'opened' => $share('opened'), 'met' => $share('met'), 'best' => $best === $id,
+                ];
+            }
+        }
+        $this->rows = $rows;
+    }
+
+    /** What a text is that none of the wordings now says. */
+    private function otherwise(Texting $step, string $wording): string
+    {
+        return match (true) {
+            $wording !== '' => 'Words of an earlier version',
+            $step instanceof Ask && $step->unclear !== null => "Asked once more, where the answer was unclear: “{$step->unclear}”",
+            default => 'Asked once more, where the answer was unclear',
+        };
+    }
+
+    /** @return array<string, array<string, \stdClass>> counts by step and wording */
+    private function counted(Rule $rule, \DateTimeImmutable $since): array
+    {
+        $counted = [];
+        $rows = Message::query()->toBase()->where('messages.rule_id', $rule->id)->where('origin', MessageOrigin::Rule->value)->where('left_at', '>=', $since)->where('messages.state', '!=', MessageState::Failed->value)
+            ->leftJoin('runs', 'runs.id', '=', 'messages.run_id')
+            ->groupBy('messages.step', 'messages.wording')
+            ->selectRaw("messages.step, messages.wording, count(*) as sent, count(answered_at) as answered, sum(case when ended then 1 else 0 end) as ended, sum(case when runs.outcome = 'goal' then 1 else 0 end) as met")
+            ->get();
+        $opened = DB::table('links')->join('messages', 'messages.id', '=', 'links.message_id')->where('messages.rule_id', $rule->id)->where('left_at', '>=', $since)->where('messages.state', '!=', MessageState::Failed->value)->whereNotNull('opened_at')
+            ->groupBy('messages.step', 'messages.wording')->selectRaw('messages.step, messages.wording, count(distinct messages.id) as opened')->get()->keyBy(fn (\stdClass $row): string => "$row->step/$row->wording");
+        foreach ($rows as $row) {
+            $row->opened = (int) ($opened["$row->step/$row->wording"]->opened ?? 0);
+            $counted[(string) $row->step][(string) $row->wording] = $row;
+        }
+
+        return $counted;
+    }
+
+    /** @return list<Wording> */
+    private function wordings(Wordings $wordings): array
+    {
+        return [
+            ...($wordings->pool === null ? $wordings->own : Pool::named($wordings->pool)),
+            ...($wordings->closing === null ? [] : [$wordings->closing]),
+        ];
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages\Today;
+
+use App\Clock\Day;
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Timer;
+use Illuminate\Database\Eloquent\Builder;
+use Linnet\Core\Time\WeeklyHours;
+use Linnet\Core\Time\Zone;
+
+/** The day as a field of hours: what left, what is to come, and when nothing may leave. All lengths in units of the drawing. */
+final readonly class DayDrawn
+{
+    public const WIDTH = 1008;
+
+    public const FLOOR = 90;
+
+    private const TALLEST = 62;
+
+    /** @var list<array{x: float, width: float, height: float, count: int, coming: bool, hour: int}> */
+    public array $bars;
+
+    /** @var list<array{x: float, width: float, word: string}> */
+    public array $nights;
+
+    public float $nowAt;
+
+    public function __construct(public Day $day, public \DateTimeImmutable $now, WeeklyHours $decent)
+    {
+        $this->nowAt = $day->share($now) * self::WIDTH;
+        $this->bars = $this->bars();
+        $this->nights = $this->nights($decent);
+    }
+
+    /** @return list<array{x: float, hour: string}> */
+    public function hourMarks(): array
+    {
+        return array_values(array_map(
+            fn (array $hour): array => ['x' => $this->day->share($hour['from']) * self::WIDTH, 'hour' => sprintf('%02d', $hour['hour'])],
+            array_filter($this->day->hours(), fn (array $hour): bool => $hour['hour'] > 0 && $hour['hour'] % 3 === 0),
+        ));
+    }
+
+    /** @return list<array{x: float, width: float, height: float, count: int, coming: bool, hour: int}> */
+    private function bars(): array
+    {
+        $hours = $this->day->hours();
+        $left = $this->counts(Message::query()->whereIn('state', MessageState::left())->whereBetween('at', [$this->day->begins, $this->day->ends]), 'at', $hours);
+        $coming = $this->counts(Timer::query()->underWay()->whereBetween('due_at', [$this->now, $this->day->ends]), 'due_at', $hours);
+        $most = max(1, ...$left, ...$coming);
+        $bars = [];
+        foreach ($hours as $i => $hour) {
+            foreach ([[$left[$i], false], [$coming[$i], true]] as [$count, $isComing]) {
+                $from = $isComing ? max($hour['from'], $this->now) : $hour['from'];
+                $to = $isComing ? $hour['to'] : min($hour['to'], max($this->now, $hour['from']));
+                if ($count > 0) {
+                    $x = $this->day->share($from) * self::WIDTH + 3;
+                    $bars[] = [
+                        'x' => round($x, 1), 'width' => round(max(4.0, $this->day->share($to) * self::WIDTH - 3 - $x), 1),
+                        'height' => round(max(4.0, $count / max(4, $most) * self::TALLEST), 1), 'count' => $count, 'coming' => $isComing, 'hour' => $hour['hour'],
+                    ];
+                }
+            }
+        }
+
+        return $bars;
+    }
+
+    /**
+     * One count an hour, in one query.
+     *
+     * @param  Builder<covariant \Illuminate\Database\Eloquent\Model>  $query
+     * @param  list<array{hour: int, from: \DateTimeImmutable, to: \DateTimeImmutable}>  $hours
+     * @return list<int>
+     */
+    private function counts(Builder $query, string $column, array $hours): array
+    {
+        $base = $query->toBase();
+        foreach ($hours as $i => $hour) {
+            $base->selectRaw("sum(case when $column >= ? and $column < ? then 1 else 0 end) as h$i", [$hour['from']->format('Y-m-d H:i:s'), $hour['to']->format('Y-m-d H:i:s')]);
+        }
+        $row = (array) $base->first();
+
+        return array_map(fn (int $i): int => (int) ($row["h$i"] ?? 0), array_keys($hours));
+    }
+
+    /** @return list<array{x: float, width: float, word: string}> */
+    private function nights(WeeklyHours $decent): array
+    {
+        $edges = [];
+        $at = $this->day->begins;
+        foreach ($decent->stretches($this->day->begins, Zone::get($this->day->zone)) as [$from, $to]) {
+            $edges[] = [$at, $from, 'not before '.$from->setTimezone(Zone::get($this->day->zone))->format('H:i')];
+            $at = $to;
+        }
+        $edges[] = [$at, $this->day->ends, $edges === [] ? 'no automatic texts today' : 'not after '.$at->setTimezone(Zone::get($this->day->zone))->format('H:i')];
+
+        return array_values(array_filter(array_map(fn (array $edge): array => [
+            'x' => round($this->day->share($edge[0]) * self::WIDTH, 1),
+            'width' => round(($this->day->share($edge[1]) - $this->day->share($edge[0])) * self::WIDTH, 1),
+            'word' => $edge[2],
+        ], $edges), fn (array $night): bool => $night['width'] > 0));
+    }
+}

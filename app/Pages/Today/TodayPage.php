@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages\Today;
+
+use App\Clock\Day;
+use App\Models\Business;
+use App\Models\Conversation;
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use App\Models\MessageState;
+use App\Models\Outage;
+use App\Models\Rule;
+use App\Models\Staff;
+use App\Models\Timer;
+use Illuminate\Database\Eloquent\Collection;
+use Linnet\Core\Record\ActivationState;
+
+/** Is everything all right, and what needs me? */
+final readonly class TodayPage
+{
+    public Day $day;
+
+    public Day $since;
+
+    public int $left;
+
+    public int $coming;
+
+    public int $waiting;
+
+    public Late $late;
+
+    /** How many wait for a carrier that does not answer. */
+    public int $outboxed;
+
+    /** @var list<Need> */
+    public array $needs;
+
+    /** @var list<Coming> what is late first */
+    public array $comingToday;
+
+    public DayDrawn $drawn;
+
+    public function __construct(public Business $business, public \DateTimeImmutable $now, ?Staff $staff)
+    {
+        $this->day = Day::of($now, $business->zone);
+        $this->since = Day::firstOf(30, $now, $business->zone);
+        $this->left = Message::query()->whereIn('state', MessageState::left())->where('at', '>=', $this->day->begins)->where('at', '<', $this->day->ends)->count();
+        $this->coming = Timer::query()->underWay()->whereBetween('due_at', [$now, $this->day->ends])->count();
+        $this->late = Late::of($now);
+        $this->outboxed = Outage::toSay($now) === null ? 0 : Outage::waiting();
+        $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
+        $this->needs = Need::all($now, $staff, $business->zone);
+        $this->comingToday = Coming::between($this->late->since ?? $now, $this->day->ends);
+        $this->drawn = new DayDrawn($this->day, $now, $business->gatePolicy()->serviceHours);
+    }
+
+    /** The worker comes round several times a second. */
+    public function isLate(Coming $coming): bool
+    {
+        return $coming->at < $this->now->modify('-1 minute');
+    }
+
+    /** @return Collection<int, Message> */
+    public function justSaid(): Collection
+    {
+        return Message::query()->where('state', MessageState::Received)->with(['person.number', 'line'])
+            ->orderByDesc('at')->orderByDesc('id')->limit(4)->get();
+    }
+
+    /** @return list<array{rule: Rule, texts: int, answered: int}> over 30 days, the busiest first */
+    public function rulesAtWork(): array
+    {
+        $rules = Rule::query()->where('power', ActivationState::On)->get();
+        $texts = Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('at', '>=', $this->since->begins)
+            ->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')->toBase()->get()->keyBy('rule_id');
+
+        return array_values($rules->map(fn (Rule $rule): array => [
+            'rule' => $rule, 'texts' => (int) ($texts[$rule->id]->texts ?? 0), 'answered' => (int) ($texts[$rule->id]->answered ?? 0),
+        ])->sortByDesc('texts')->all());
+    }
+}

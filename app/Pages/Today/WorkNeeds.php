@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages\Today;
+
+use App\Clock\TimeFormatter;
+use App\Models\Import;
+use App\Models\ImportState;
+use App\Models\Outage;
+use App\Models\OutboundTask;
+use App\Models\OutboundTaskState;
+use App\Models\PutAside;
+use App\Models\Replay;
+use App\Models\Sign;
+use App\Models\Source;
+use App\Models\SourceKind;
+use Linnet\Core\Record\ActivationState;
+
+/** What is wrong with the works themselves: a carrier that does not answer, a worker that is gone, what could not be worked out. */
+final class WorkNeeds
+{
+    /** What is due may be this late before anybody is told. */
+    private const PATIENCE = '-5 minutes';
+
+    private const MOST = 5;
+
+    private const COMMANDS = [Sign::ENGINE => 'php artisan linnet:work', Sign::INTAKE => 'php artisan linnet:ingest', Sign::OUTSIDE => 'php artisan queue:work'];
+
+    private const WORK = [Sign::ENGINE => 'Rules start nothing and no text leaves', Sign::INTAKE => 'Files and watched addresses are not taken in', Sign::OUTSIDE => 'No mail, look-up or post goes out'];
+
+    /** @return list<Need> */
+    public static function all(\DateTimeImmutable $now, string $zone): array
+    {
+        return [...self::outage($now, $zone), ...self::workers($now, $zone), ...self::putAside()];
+    }
+
+    /** @return list<Need> */
+    private static function outage(\DateTimeImmutable $now, string $zone): array
+    {
+        $outage = Outage::toSay($now);
+        if ($outage === null) {
+            return [];
+        }
+        $many = Outage::waiting();
+
+        return [new Need(
+            'bad', 'The carrier has not answered since '.TimeFormatter::sinceWhen($outage->since, $now, $zone),
+            ucfirst(TimeFormatter::count($many, 'text waits', 'texts wait')).' and will leave when it answers again, each as long as it still makes sense.', 'See them', route('sent.index', ['state' => 'ready']),
+        )];
+    }
+
+    /** @return list<Need> */
+    private static function workers(\DateTimeImmutable $now, string $zone): array
+    {
+        $needs = [];
+        foreach ([[Sign::ENGINE, Late::of($now)], [Sign::INTAKE, self::intake($now)], [Sign::OUTSIDE, self::outside($now)]] as [$worker, $late]) {
+            $sign = Sign::of($worker);
+            $isGone = $sign === null || ! $sign->isThere();
+            if (! $isGone && $sign->problem !== null) {
+                $needs[] = new Need('bad', 'Linnet’s worker is in trouble', "It goes on, but its last round failed: $sign->problem", 'Look', route('sent.index'));
+            }
+            if ($late->many === 0 || $late->since === null) {
+                continue;
+            }
+            $what = ucfirst(TimeFormatter::count($late->many, 'thing is', 'things are')).' late, the oldest since '.TimeFormatter::sinceWhen($late->since, $now, $zone).'.';
+            $needs[] = $isGone ? new Need(
+                'bad', 'Linnet’s worker '.($sign === null ? 'has never been seen' : 'has not been seen for '.TimeFormatter::lasting($sign->at, now()->toDateTimeImmutable())),
+                self::WORK[$worker].". $what Start it again: ".self::COMMANDS[$worker], ...self::whereTo($worker),
+            ) : new Need('held', 'Linnet is behind', $what.' It is catching up.', ...self::whereTo($worker));
+        }
+
+        return $needs;
+    }
+
+    /** @return array{string, string} where what waits can be seen */
+    private static function whereTo(string $worker): array
+    {
+        return match ($worker) {
+            Sign::ENGINE => ['See what waits', '#coming'],
+            Sign::INTAKE => ['See sources', route('sources.index')],
+            default => ['See settings', route('settings.index')],
+        };
+    }
+
+    private static function intake(\DateTimeImmutable $now): Late
+    {
+        $since = $now->modify(self::PATIENCE);
+        $watched = Source::query()->where('kind', SourceKind::Watched)->where('power', ActivationState::On)->where('look_at', '<=', $since);
+        $files = Import::query()->whereIn('state', [ImportState::Reading, ImportState::Running])->where('at', '<=', $since);
+        $replays = Replay::query()->where('state', 'running');
+        $oldest = array_filter([$watched->clone()->min('look_at'), $files->clone()->min('at')], is_string(...));
+        $isThere = Sign::of(Sign::INTAKE)?->isThere() ?? false;
+
+        // A long file is no lateness while somebody reads it.
+        return new Late($watched->count() + ($isThere ? 0 : $files->count() + $replays->count()), $oldest === [] ? ($isThere ? null : $now) : new \DateTimeImmutable(min($oldest), new \DateTimeZone('UTC')));
+    }
+
+    private static function outside(\DateTimeImmutable $now): Late
+    {
+        $tasks = OutboundTask::query()->where('state', OutboundTaskState::Waiting)->where('due_at', '<=', now()->subMinutes(5));
+        $oldest = $tasks->clone()->min('at');
+
+        return config('queue.default') === 'sync' ? new Late(0, null) : new Late($tasks->count(), is_string($oldest) ? new \DateTimeImmutable($oldest, new \DateTimeZone('UTC')) : null);
+    }
+
+    /** @return list<Need> */
+    private static function putAside(): array
+    {
+        $many = PutAside::query()->count();
+
+        return array_values(PutAside::query()->orderByDesc('id')->limit(self::MOST)->get()->map(fn (PutAside $one, int $i): Need => new Need(
+            'bad', ($person = $one->person()) === null ? 'Something could not be worked out' : "What happened about {$person->name()} could not be worked out",
+            "It was tried twice and put aside: $one->detail".($i === 0 && $many > self::MOST ? " There are $many such things." : ''), 'Look', $person === null ? route('today') : route('people.show', $person),
+            acts: [new Act('Try again', route('put-asides.again', $one)), new Act('Leave it', route('put-asides.leave', $one))],
+        ))->all());
+    }
+}

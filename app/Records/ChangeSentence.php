@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Records;
+
+use App\Models\Change;
+use App\Models\ChangeKind;
+use App\Models\RecordType;
+
+/** A change in a sentence: what was, what is, and where it came from. */
+final class ChangeSentence
+{
+    public static function of(Change $change, ?RecordType $type, ?Shown $shown): string
+    {
+        $from = $change->way->says($change->via);
+        $noun = $type === null ? '' : mb_strtolower($type->name);
+        if ($change->kind === ChangeKind::RecordAdded || $change->kind === ChangeKind::PersonAdded) {
+            return ($change->kind === ChangeKind::PersonAdded ? 'Made known' : ucfirst($noun).' added').($from === '' ? '' : ", $from").'.';
+        }
+        $parts = [];
+        foreach ($change->to ?? [] as $key => $value) {
+            $name = $type?->field($key)->name ?? ['first_name' => 'First name', 'last_name' => 'Last name', 'email' => 'Email', 'zone' => 'Time zone', 'number' => 'Number'][$key] ?? str_replace('_', ' ', ucfirst($key));
+            $before = self::value($shown, $key, $change->from[$key] ?? null);
+            $after = self::value($shown, $key, $value);
+            $parts[] = match (true) {
+                $after === '' => "$name taken out (was “{$before}”)",
+                $before === '' => "$name: “{$after}”",
+                default => "$name from “{$before}” to “{$after}”",
+            };
+        }
+
+        return ucfirst(implode('; ', $parts)).", $from.";
+    }
+
+    private static function value(?Shown $shown, string $key, mixed $value): string
+    {
+        $said = $shown === null ? (is_scalar($value) ? (string) $value : '') : $shown->key($key, $value);
+
+        return mb_strimwidth($said, 0, 120, '…', 'UTF-8');
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Engine\DomainEventReader;
+use App\Engine\Store\UnitOfWork;
+use App\Models\Business;
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Context\Subject;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\Record;
+use Linnet\Core\Rehearsal\InMemory\Sheet;
+use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Rehearsal\Rehearsed;
+use Linnet\Core\Rehearsal\World;
+use Linnet\Core\Rule\Example\Supposition;
+use Linnet\Core\Rule\Needs;
+use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Trigger\RecordChanged;
+use Linnet\Core\Rule\Trigger\Trigger;
+
+/** Copies onto paper what is known about one sample, and rehearses a rule there. */
+final class SampleWorld
+{
+    public function contextOf(UnitOfWork $unit, Rule $rule, Sample $sample): EvaluationContext
+    {
+        [$subject, $line] = $this->about($unit, $sample);
+
+        return $unit->contexts->create($subject, $line, Needs::relatedTypes($rule))->later($sample->at)->unanswered();
+    }
+
+    /** @param  list<Supposition>  $suppositions */
+    public function rehearse(UnitOfWork $unit, Business $business, Rule $rule, Sample $sample, array $suppositions = []): Rehearsed
+    {
+        [$subject, $line] = $this->about($unit, $sample);
+        $known = $unit->reader;
+        $sheet = new Sheet(World::around($sample->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(), $known->pools(), self::codes($sample->person->id)));
+        $person = $known->person($sample->person->id) ?? throw new \LogicException('chosen from those there are');
+        $sheet->people[$person->id] = $person;
+        foreach ($person->numbers as $number) {
+            $sheet->consent[$number->e164] = $known->consent($number->e164);
+        }
+        $record = $sample->record === null ? null : $known->record($sample->record->id);
+        $records = $record === null ? [] : [self::begun($rule->trigger, $record)];
+        foreach (Needs::relatedTypes($rule) as $type) {
+            array_push($records, ...$known->recordsOf($person->id, $type));
+        }
+        foreach ($records as $record) {
+            $sheet->records[$record->id] = $record;
+            $sheet->recordsOf[$person->id][] = $record->id;
+            foreach ($record->type->fields as $field) {
+                $value = $record->values[$field->key] ?? null;
+                if (($field->kind === FieldKind::Person || $field->kind === FieldKind::Record) && is_numeric($value)) {
+                    $sheet->names["{$field->kind->value}:$value"] = $known->nameOf($field->kind, (int) $value) ?? '';
+                }
+            }
+        }
+        foreach (Message::query()->where('person_id', $person->id)->where('origin', MessageOrigin::Rule)->where('left_at', '<', $sample->at)->distinct()->pluck('line_id') as $opened) {
+            $sheet->opened["$person->id/".$known->lineKey((int) $opened)] = true;
+        }
+
+        return Rehearsal::oneRun($sheet, $rule, $subject, $line, $suppositions);
+    }
+
+    /** A record as it is when what starts the rule has just happened to it. */
+    private static function begun(Trigger $trigger, Record $record): Record
+    {
+        return $trigger instanceof RecordChanged && $trigger->to !== null && $record->type->key === $trigger->type
+            ? new Record($record->id, $record->type, [$trigger->field => $trigger->to] + $record->values, $record->personId, $record->changedAt)
+            : $record;
+    }
+
+    /** @return array<string, list<string>> by list, the code they have, or else the one they would get */
+    private static function codes(int $personId): array
+    {
+        $theirs = DB::table('codes')->where('person_id', $personId)->pluck('code', 'list')->all();
+        $next = DB::table('codes')->whereIn('id', DB::table('codes')->whereNull('person_id')->groupBy('list')->selectRaw('min(id)'))->pluck('code', 'list')->all();
+
+        return array_map(fn (mixed $code): array => [(string) $code], $theirs + $next);
+    }
+
+    /** @return array{Subject, string|null} what it is about, and the line it came by */
+    private function about(UnitOfWork $unit, Sample $sample): array
+    {
+        $events = new DomainEventReader($unit->reader);
+        $record = $sample->record === null ? null : $unit->reader->record($sample->record->id);
+
+        return [$events->subject($sample->person->id, $record), $record === null ? null : $events->lineOf($record)];
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Bench;
+
+use Bench\Commands\Bench;
+use Bench\Commands\BenchConnect;
+use Bench\Commands\BenchEngine;
+use Bench\Commands\BenchRehearsal;
+use Bench\Commands\BenchWriting;
+use Bench\Commands\Torture;
+use Illuminate\Support\ServiceProvider;
+
+/** The commands that measure Linnet. */
+final class BenchServiceProvider extends ServiceProvider
+{
+    public function boot(): void
+    {
+        $this->commands([Bench::class, BenchConnect::class, BenchEngine::class, BenchRehearsal::class, BenchWriting::class, Torture::class]);
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rehearsal\InMemory;
+
+use Linnet\Core\Context\Subject;
+use Linnet\Core\Engine\DomainEvent;
+use Linnet\Core\Engine\Port\RunStore;
+use Linnet\Core\Engine\Published;
+use Linnet\Core\Engine\Run;
+use Linnet\Core\Engine\RunState;
+use Linnet\Core\Engine\ScheduledStart;
+use Linnet\Core\Reason;
+
+final readonly class InMemoryRunStore implements RunStore
+{
+    public function __construct(private Sheet $sheet)
+    {
+    }
+
+    public function lastBegan(string $ruleId, int $personId): ?\DateTimeImmutable
+    {
+        return $this->sheet->lastBegan["$ruleId/$personId"] ?? null;
+    }
+
+    public function begin(Published $published, Subject $subject, string $occasion, RunState $state, DomainEvent $why): ?Run
+    {
+        $key = "$published->ruleId|$occasion";
+        if (isset($this->sheet->occasions[$key])) {
+            return null;
+        }
+        $this->sheet->occasions[$key] = true;
+        $id = count($this->sheet->runs) + 1;
+        $run = new Run($id, $published->ruleId, $published->rule, $subject, $state, $why->line, $why->number, $why->cause);
+        $run->pausedUntil = $this->sheet->rules[(int) $published->ruleId]->pausedUntil;
+        $this->sheet->lastBegan["$published->ruleId/{$run->personId()}"] = $state->beganAt;
+        $this->sheet->live[$run->personId()][$id] = $run;
+
+        return $this->sheet->runs[$id] = $run;
+    }
+
+    public function liveOf(int $personId): array
+    {
+        return array_values($this->sheet->live[$personId] ?? []);
+    }
+
+    public function asking(int $personId): array
+    {
+        $asking = array_filter($this->liveOf($personId), fn (Run $run): bool => $run->state->askedAt !== null);
+        usort($asking, fn (Run $a, Run $b): int => [$b->state->askedAt, $b->id] <=> [$a->state->askedAt, $a->id]);
+
+        return $asking;
+    }
+
+    public function save(Run $run, ?\DateTimeImmutable $wake): void
+    {
+        if ($run->state->isOver()) {
+            unset($this->sheet->live[$run->personId()][$run->id]);
+        }
+        $wake === null || $run->state->isOver() ? $this->sheet->agenda->clear("run:$run->id") : $this->sheet->agenda->put("run:$run->id", $wake);
+    }
+
+    public function scheduleStart(ScheduledStart $scheduled, Subject $subject): void
+    {
+        $key = "start:$scheduled->ruleId:{$subject->name()}";
+        $scheduled->dueAt === null ? $this->sheet->agenda->clear($key) : $this->sheet->agenda->put($key, $scheduled->dueAt);
+    }
+
+    public function note(Reason $reason, ?string $ruleId, ?Run $run, Subject $subject): void
+    {
+        $this->sheet->trace[] = ['at' => $this->sheet->now, 'reason' => $reason, 'rule' => $ruleId, 'run' => $run?->id, 'subject' => $subject];
+    }
+}

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rehearsal\InMemory;
+
+use Linnet\Core\Context\Subject;
+use Linnet\Core\Engine\Cause;
+use Linnet\Core\Engine\DomainEvent;
+use Linnet\Core\Engine\OutText;
+use Linnet\Core\Engine\Run;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Change\Asked;
+use Linnet\Core\Record\Change\Change;
+use Linnet\Core\Record\Change\StatusReported;
+use Linnet\Core\Record\Line;
+use Linnet\Core\Record\Person;
+use Linnet\Core\Record\PersonNumber;
+use Linnet\Core\Record\Record;
+use Linnet\Core\Rehearsal\Paper\Agenda;
+use Linnet\Core\Rehearsal\World;
+
+/** All that is written down while a world is lived through on paper. */
+final class Sheet
+{
+    public \DateTimeImmutable $now;
+
+    public readonly Agenda $agenda;
+
+    /** @var array<int, Person> */
+    public array $people = [];
+
+    /** @var array<string, int> */
+    public array $personIds = [];
+
+    /** @var array<int, Record> */
+    public array $records = [];
+
+    /** @var array<string, int> */
+    public array $recordIds = [];
+
+    /** @var array<int, list<int>> record ids by person */
+    public array $recordsOf = [];
+
+    /** @var array<int, InMemoryRule> by id */
+    public array $rules = [];
+
+    /** @var array<string, Line> */
+    public array $lines = [];
+
+    /** @var array<int, Run> */
+    public array $runs = [];
+
+    /** @var array<int, array<int, Run>> live runs by person */
+    public array $live = [];
+
+    /** @var array<string, true> */
+    public array $occasions = [];
+
+    /** @var array<string, \DateTimeImmutable> by rule and person */
+    public array $lastBegan = [];
+
+    /** @var array<string, OutText> by run and name, in the order in which they were wanted */
+    public array $texts = [];
+
+    /** @var array<string, array{optedOut: bool, optedIn: bool, mayHaveOptedOut: bool}> by number */
+    public array $consent = [];
+
+    /** How many texts came in. */
+    public int $heard = 0;
+
+    /** @var array<int, array<string, \DateTimeImmutable>> when they last wrote to each line, by person */
+    public array $heardLines = [];
+
+    /** @var array<int, list<array{id: int, at: \DateTimeImmutable, text: string, answer: int|null, remark: string}>> what was put to each run's question */
+    public array $put = [];
+
+    /** @var array<int, \DateTimeImmutable> by person */
+    public array $lastReplyAt = [];
+
+    /** @var array<int, \DateTimeImmutable> when something last happened about them, by person */
+    public array $lastChangeAt = [];
+
+    /** @var list<DomainEvent> what has happened and was not taken yet */
+    public array $events = [];
+
+    /** @var list<array{at: \DateTimeImmutable, reason: Reason, rule: string|null, run: int|null, subject: Subject}> */
+    public array $trace = [];
+
+    /** @var list<array{at: \DateTimeImmutable, what: string, run: int, with: array<string, mixed>}> */
+    public array $sideEffects = [];
+
+    /** @var array<int, array<string, \DateTimeImmutable>> when each rule's last text left, by person and rule */
+    public array $lastTexts = [];
+
+    /** @var array<string, true> who has had an automatic text from which line, by person and line */
+    public array $opened = [];
+
+    /** @var array<string, string> what people and records that are not on it are called, by kind and id */
+    public array $names = [];
+
+    private int $changes = 0;
+
+    public function __construct(public readonly World $world)
+    {
+        $this->now = $world->begins;
+        $this->agenda = new Agenda;
+        $this->lines = array_column($world->lines, null, 'key');
+        foreach ($world->people as $i => $one) {
+            $numbers = array_map(fn ($n): PersonNumber => new PersonNumber($n->e164, $n->country, $n->kind, $n->zones), $one->numbers);
+            $called = is_string($one->own['first_name'] ?? null) ? $one->own['first_name'] : $one->key;
+            $this->people[$i + 1] = new Person($i + 1, $called, $one->own, $numbers, $one->zone, null, $one->tags, $one->lists, $numbers === [] ? null : $numbers[count($numbers) - 1], $one->line);
+            $this->personIds[$one->key] = $i + 1;
+            foreach ($numbers as $number) {
+                $this->consent[$number->e164] = ['optedOut' => $one->optedOut, 'optedIn' => $one->optedIn, 'mayHaveOptedOut' => false];
+            }
+        }
+        foreach ($world->records as $record) {
+            $this->put($record->key, $record->type, $record->person === null ? null : $this->personIds[$record->person], $record->values);
+        }
+    }
+
+    /** @param  array<string, string|int|float|bool|null>  $values */
+    public function put(string $key, string $type, ?int $person, array $values): Record
+    {
+        $id = $this->recordIds["$type/$key"] ??= count($this->recordIds) + 1;
+        $person ??= $this->records[$id]->personId ?? null;
+        if (! isset($this->records[$id]) && $person !== null) {
+            $this->recordsOf[$person][] = $id;
+        }
+
+        return $this->records[$id] = new Record($id, $this->world->types[$type], $values, $person, $this->now);
+    }
+
+    public function about(?int $person, ?int $record): Subject
+    {
+        return $record === null ? new Subject($person) : new Subject($this->records[$record]->personId, $record, $this->records[$record]->startsAt($this->world->business->zone));
+    }
+
+    public function changeId(): string
+    {
+        return (string) ++$this->changes;
+    }
+
+    public function happens(Change $change, ?int $person, ?int $record, ?string $line = null, ?string $number = null, Cause $cause = new Cause): void
+    {
+        $subject = $this->about($person, $record);
+        if ($subject->personId !== null && ! $change instanceof Asked && ! $change instanceof StatusReported) {
+            $this->lastChangeAt[$subject->personId] = $this->now;
+        }
+        $this->events[] = new DomainEvent($this->changeId(), $change, $subject, $this->now, $line, $number, $cause);
+    }
+}

@@ -1,0 +1,3 @@
+@if ($standinsUrl)
+    <a class="place" href="{{ $standinsUrl }}">Stand-ins</a>
+@endif
