@@ -17,6 +17,8 @@ final class BenchServiceProvider extends ServiceProvider
 {
     public function boot(): void
     {
-        $this->commands([Bench::class, BenchConnect::class, BenchEngine::class, BenchRehearsal::class, BenchWriting::class, Torture::class]);
+        $this->commands([
+            Bench::class, BenchConnect::class, BenchEngine::class, BenchRehearsal::class, BenchWriting::class, Torture::class,
+        ]);
     }
 }

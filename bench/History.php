@@ -47,7 +47,10 @@ final readonly class History
     public function live(): array
     {
         $began = hrtime(true);
-        (new SeasonSimulation(new HandClock($this->season->begins()), $this->season, fn () => null, answers: false))->live($this->people, fn () => null);
+        (new SeasonSimulation(new HandClock($this->season->begins()), $this->season, fn () => null, answers: false))->live(
+            $this->people,
+            fn () => null,
+        );
 
         return [(hrtime(true) - $began) / 1e9, iterator_count($this->season->events()), Message::query()->whereNotNull('left_at')->count()];
     }
@@ -56,7 +59,15 @@ final readonly class History
     public function onPaper(): array
     {
         $document = $this->document();
-        $rules = array_values(Rule::query()->with('version')->where('power', ActivationState::On)->orderBy('id')->get()->map(fn (Rule $rule) => $rule->written())->all());
+        $rules = array_values(
+            Rule::query()
+                ->with('version')
+                ->where('power', ActivationState::On)
+                ->orderBy('id')
+                ->get()
+                ->map(fn (Rule $rule) => $rule->written())
+                ->all(),
+        );
         $began = hrtime(true);
         $lived = Rehearsal::of(World::read(Doc::of($document)), $rules);
         $seconds = (hrtime(true) - $began) / 1e9;
@@ -73,28 +84,60 @@ final readonly class History
         $names = array_column($staff->toArray(), 'id', 'name');
         $ids = array_flip(array_column($this->people, 'number'));
         $types = RecordType::query()->with('fields')->orderBy('id')->get();
-        $targets = $types->mapWithKeys(fn (RecordType $type): array => [$type->key => Targets::of($type->read(), RecordType::people()->read())])->all();
+        $targets = $types
+            ->mapWithKeys(fn (RecordType $type): array => [$type->key => Targets::of($type->read(), RecordType::people()->read())])
+            ->all();
         $events = [];
         foreach ($this->season->events() as $event) {
             $values = [];
             foreach ($event->fields as $key => $value) {
                 $field = $targets[$event->type]["fields.$key"];
-                $values[$key] = $field->kind === FieldKind::Staff ? $names[(string) $value] : FieldNormalizer::into($field, $value, $place, $key);
+                $values[$key] =
+                    $field->kind === FieldKind::Staff ? $names[(string) $value] : FieldNormalizer::into($field, $value, $place, $key);
             }
-            $events[] = ['at' => $event->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z'), 'what' => 'record', 'id' => strtolower($event->id), 'type' => $event->type, 'person' => 'p'.$ids[$event->number], 'values' => $values];
+            $events[] = [
+                'at' => $event->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z'), 'what' => 'record',
+                'id' => strtolower($event->id), 'type' => $event->type, 'person' => 'p'.$ids[$event->number], 'values' => $values,
+            ];
         }
 
         return [
-            'linnet_world' => 1, 'begins' => $this->season->begins()->format('Y-m-d\TH:i:s\Z'), 'ends' => $this->season->ends()->format('Y-m-d\TH:i:s\Z'),
+            'linnet_world' => 1,
+            'begins' => $this->season->begins()->format('Y-m-d\TH:i:s\Z'),
+            'ends' => $this->season->ends()->format('Y-m-d\TH:i:s\Z'),
             'business' => [
-                'name' => $business->name, 'country' => $business->country, 'zone' => $business->zone, 'locale' => $business->locale, 'opening_hours' => $business->opening_hours, 'tariff' => $business->tariff,
-                'words' => $business->words, 'policy' => $business->policy, 'holidays' => $business->holidays,
+                'name' => $business->name, 'country' => $business->country, 'zone' => $business->zone, 'locale' => $business->locale,
+                'opening_hours' => $business->opening_hours, 'tariff' => $business->tariff, 'words' => $business->words,
+                'policy' => $business->policy, 'holidays' => $business->holidays,
             ],
-            'types' => array_values($types->map(fn (RecordType $type): array => array_filter([
-                'key' => $type->key, 'name' => $type->name, 'person' => $type->person_field, 'start' => $type->start_field,
-                'fields' => $type->fields->map(fn (Field $field): array => array_filter(['key' => $field->key, 'name' => $field->name, 'kind' => $field->kind->value, 'options' => $field->options, 'of' => $field->of, 'at_place' => (bool) $field->at_place]))->all(),
-            ]))->all()),
-            'lines' => array_values(Line::query()->orderBy('id')->get()->map(fn (Line $line): array => array_filter(['key' => $line->key, 'name' => $line->name, 'number' => $line->number, 'pace' => $line->pace]))->all()),
+            'types' => array_values(
+                $types
+                    ->map(
+                        fn (RecordType $type): array => array_filter([
+                            'key' => $type->key, 'name' => $type->name, 'person' => $type->person_field, 'start' => $type->start_field,
+                            'fields' => $type->fields
+                                ->map(
+                                    fn (Field $field): array => array_filter([
+                                        'key' => $field->key, 'name' => $field->name, 'kind' => $field->kind->value,
+                                        'options' => $field->options, 'of' => $field->of, 'at_place' => (bool) $field->at_place,
+                                    ]),
+                                )
+                                ->all(),
+                        ]),
+                    )
+                    ->all(),
+            ),
+            'lines' => array_values(
+                Line::query()
+                    ->orderBy('id')
+                    ->get()
+                    ->map(
+                        fn (Line $line): array => array_filter([
+                            'key' => $line->key, 'name' => $line->name, 'number' => $line->number, 'pace' => $line->pace,
+                        ]),
+                    )
+                    ->all(),
+            ),
             'staff' => array_values($staff->map(fn (Staff $one): array => ['name' => $one->name, 'email' => $one->email])->all()),
             'people' => array_map($this->person(...), $this->people, array_keys($this->people)),
             'events' => $events,
@@ -107,9 +150,12 @@ final readonly class History
      */
     private function person(array $one, int $i): array
     {
-        return ['id' => "p$i", 'numbers' => [$one['number']]] + array_filter([
-            'first_name' => $one['first_name'] ?? null, 'last_name' => $one['last_name'] ?? null, 'fields' => People::facts($one['number']),
-            'consent' => People::wantsNews($one['number']) ? ['marketing'] : null, 'lists' => People::wantsNews($one['number']) ? ['newsletter'] : null, 'tags' => People::isMember($one['number']) ? ['member'] : null,
-        ]);
+        return ['id' => "p$i", 'numbers' => [$one['number']]] +
+            array_filter([
+                'first_name' => $one['first_name'] ?? null, 'last_name' => $one['last_name'] ?? null,
+                'fields' => People::facts($one['number']), 'consent' => People::wantsNews($one['number']) ? ['marketing'] : null,
+                'lists' => People::wantsNews($one['number']) ? ['newsletter'] : null,
+                'tags' => People::isMember($one['number']) ? ['member'] : null,
+            ]);
     }
 }

@@ -33,7 +33,12 @@ final class Kills
             $file = "$town->folder/rows.csv";
             file_put_contents($file, "Ref,First name\n".implode('', array_map(fn (int $i): string => "R$i,Row$i\n", range(1, $rows))));
             $import = resolve(Imports::class)->open($file, 'rows.csv', Staff::query()->firstOrFail(), null);
-            $import->update(['mapping' => ['type' => 'person', 'country' => 'GB', 'zone' => 'Europe/London', 'person' => ['external_id' => ['at' => 'Ref'], 'first_name' => ['at' => 'First name']], 'fields' => []]]);
+            $import->update([
+                'mapping' => [
+                    'type' => 'person', 'country' => 'GB', 'zone' => 'Europe/London',
+                    'person' => ['external_id' => ['at' => 'Ref'], 'first_name' => ['at' => 'First name']], 'fields' => [],
+                ],
+            ]);
             unlink($file);
             resolve(Imports::class)->start($import, true);
             for ($i = 0; $i < $kills; $i++) {
@@ -50,7 +55,10 @@ final class Kills
             $there = DB::table('external_ids')->where('external_id', 'like', 'R%');
             $known = $there->clone()->distinct()->count('external_id');
 
-            return ['lost' => $rows - $known, 'twice' => $there->count() - $known + DB::table('people')->where('first_name', 'like', 'Row%')->count() - $known];
+            return [
+                'lost' => $rows - $known,
+                'twice' => $there->count() - $known + DB::table('people')->where('first_name', 'like', 'Row%')->count() - $known,
+            ];
         });
     }
 
@@ -63,32 +71,51 @@ final class Kills
     {
         $port = Town::freePort();
 
-        return self::in('queue', ['QUEUE_CONNECTION' => 'database', 'DB_QUEUE_RETRY_AFTER' => '1', 'ALLOWED_PRIVATE_HOSTS' => "127.0.0.1:$port"], function (Town $town) use ($posts, $kills, $port): array {
-            $came = "$town->folder/came.txt";
-            touch($came);
-            file_put_contents("$town->folder/takes.php", '<?php file_put_contents('.var_export($came, true).', file_get_contents("php://input")." ".$_SERVER["HTTP_IDEMPOTENCY_KEY"]."\n", FILE_APPEND | LOCK_EX);');
-            $town->start(['php', '-S', "127.0.0.1:$port", "$town->folder/takes.php"]);
-            config(['queue.default' => 'database']);
-            for ($i = 1; $i <= $posts; $i++) {
-                OutboundTaskQueue::add("killed/$i", OutboundTaskKind::Post, "http://127.0.0.1:$port/take", ['n' => $i], null, null, null, new \DateTimeImmutable('2026-03-02T10:00:00Z'));
-            }
-            $left = fn (): int => DB::table('outbound_tasks')->where('state', 'waiting')->count();
-            for ($killed = 0; $killed <= $kills; $killed++) {
-                $worker = $town->start(['php', 'artisan', 'queue:work', '--sleep=0.1']);
-                for ($aim = (int) ($posts * ($kills - $killed) / ($kills + 1)), $waited = 0; $waited < 1500 && $left() > $aim; $waited++) {
-                    usleep(20_000);
+        return self::in(
+            'queue',
+            ['QUEUE_CONNECTION' => 'database', 'DB_QUEUE_RETRY_AFTER' => '1', 'ALLOWED_PRIVATE_HOSTS' => "127.0.0.1:$port"],
+            function (Town $town) use ($posts, $kills, $port): array {
+                $came = "$town->folder/came.txt";
+                touch($came);
+                file_put_contents(
+                    "$town->folder/takes.php",
+                    '<?php file_put_contents('.
+                        var_export($came, true).
+                        ', file_get_contents("php://input")." ".$_SERVER["HTTP_IDEMPOTENCY_KEY"]."\n", FILE_APPEND | LOCK_EX);',
+                );
+                $town->start(['php', '-S', "127.0.0.1:$port", "$town->folder/takes.php"]);
+                config(['queue.default' => 'database']);
+                for ($i = 1; $i <= $posts; $i++) {
+                    OutboundTaskQueue::add(
+                        "killed/$i", OutboundTaskKind::Post, "http://127.0.0.1:$port/take", ['n' => $i], null, null, null,
+                        new \DateTimeImmutable('2026-03-02T10:00:00Z'),
+                    );
                 }
-                usleep(mt_rand(0, 30_000));
-                self::kill($worker);
-            }
-            $keys = [];
-            foreach (file($came, FILE_IGNORE_NEW_LINES) ?: [] as $line) {
-                [$body, $key] = explode(' ', $line);
-                $keys[$body][$key] = true;
-            }
+                $left = fn (): int => DB::table('outbound_tasks')->where('state', 'waiting')->count();
+                for ($killed = 0; $killed <= $kills; $killed++) {
+                    $worker = $town->start(['php', 'artisan', 'queue:work', '--sleep=0.1']);
+                    for (
+                        $aim = (int) (($posts * ($kills - $killed)) / ($kills + 1)), $waited = 0;
+                        $waited < 1500 && $left() > $aim;
+                        $waited++
+                    ) {
+                        usleep(20_000);
+                    }
+                    usleep(mt_rand(0, 30_000));
+                    self::kill($worker);
+                }
+                $keys = [];
+                foreach (file($came, FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+                    [$body, $key] = explode(' ', $line);
+                    $keys[$body][$key] = true;
+                }
 
-            return ['lost' => $posts - count($keys) + $left(), 'twice' => count(array_filter($keys, fn (array $of): bool => count($of) > 1))];
-        });
+                return [
+                    'lost' => $posts - count($keys) + $left(),
+                    'twice' => count(array_filter($keys, fn (array $of): bool => count($of) > 1)),
+                ];
+            },
+        );
     }
 
     /**
@@ -101,11 +128,17 @@ final class Kills
         return self::in('door', [], function (Town $town) use ($deliveries, $kills): array {
             $writer = $town->serve();
             for ($i = $killed = 0; $i < $deliveries; $i++) {
-                $call = ['ref' => "K$i", 'cli' => sprintf('+44787%07d', $i), 'ddi' => '+447700900101', 't0' => 1772445580000, 'ring' => ['ms' => 1], 'why_unanswered' => 'rang out'];
+                $call = [
+                    'ref' => "K$i", 'cli' => sprintf('+44787%07d', $i), 'ddi' => '+447700900101', 't0' => 1772445580000,
+                    'ring' => ['ms' => 1], 'why_unanswered' => 'rang out',
+                ];
                 if (intdiv(($i + 1) * $kills, $deliveries) > $killed) {
                     // It meets its end somewhere between the first byte and the answer.
-                    $sender = $town->start(['php', '-r', 'file_get_contents($argv[1], false, stream_context_create(["http" => ["method" => "POST", "content" => $argv[2], "header" => ["Content-Type: application/json", "Authorization: Bearer $argv[3]"]]]));',
-                        "$town->url/in/phone", json_encode($call, JSON_THROW_ON_ERROR), DatabaseSeeder::PHONE_SECRET]);
+                    $sender = $town->start([
+                        'php', '-r',
+                        'file_get_contents($argv[1], false, stream_context_create(["http" => ["method" => "POST", "content" => $argv[2], "header" => ["Content-Type: application/json", "Authorization: Bearer $argv[3]"]]]));',
+                        "$town->url/in/phone", json_encode($call, JSON_THROW_ON_ERROR), DatabaseSeeder::PHONE_SECRET,
+                    ]);
                     usleep(mt_rand(20_000, 140_000));
                     self::kill($writer);
                     $sender->wait();
@@ -117,7 +150,10 @@ final class Kills
             $calls = DB::table('records')->where('external_id', 'like', 'K%');
             $known = $calls->clone()->distinct()->count('external_id');
 
-            return ['lost' => $deliveries - min($known, DB::table('deliveries')->count()), 'twice' => $calls->count() - $known + DB::table('changes')->where('kind', 'record_added')->count() - $known];
+            return [
+                'lost' => $deliveries - min($known, DB::table('deliveries')->count()),
+                'twice' => $calls->count() - $known + DB::table('changes')->where('kind', 'record_added')->count() - $known,
+            ];
         });
     }
 

@@ -36,8 +36,10 @@ final class PlainJob implements ShouldQueue
             $now = now()->toImmutable();
             $conversation = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => 1], ['last_at' => $now]);
             $message = Message::query()->create([
-                'name' => "plain/$this->personId", 'origin' => MessageOrigin::Rule, 'state' => MessageState::Ready, 'person_id' => $person->id, 'line_id' => 1, 'conversation_id' => $conversation->id,
-                'kind' => TextKind::Service, 'number' => $person->number?->e164, 'body' => "Hello {$person->called()}, it is Osier as ever.", 'wanted_at' => $now, 'left_at' => $now, 'at' => $now,
+                'name' => "plain/$this->personId", 'origin' => MessageOrigin::Rule, 'state' => MessageState::Ready,
+                'person_id' => $person->id, 'line_id' => 1, 'conversation_id' => $conversation->id, 'kind' => TextKind::Service,
+                'number' => $person->number?->e164, 'body' => "Hello {$person->called()}, it is Osier as ever.", 'wanted_at' => $now,
+                'left_at' => $now, 'at' => $now,
             ]);
             $conversation->update(['last_message_id' => $message->id, 'last_at' => $now]);
             Trace::note(new Reason('run.finished'), $now, ['person_id' => $person->id, 'message_id' => $message->id]);

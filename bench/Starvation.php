@@ -36,7 +36,8 @@ final class Starvation
             $lock = new \PDO("sqlite:{$one->town->env['DB_DATABASE']}", options: [\PDO::ATTR_TIMEOUT => 10]);
             $lock->exec('begin immediate');
             $one->town->clockTo('2026-03-02T10:00:01Z');
-            // Held for three waits and some first: whoever gives up after two alone, and notes that in the moment it is let go, loses texts.
+            // Held for three waits and some first: whoever gives up after two alone, and notes that in the moment it is let go, loses
+            // texts.
             for ($began = microtime(true), $held = 880_000; microtime(true) - $began < $seconds; $held = mt_rand(300_000, 1_200_000)) {
                 usleep($held);
                 $lock->exec('rollback');
@@ -60,7 +61,9 @@ final class Starvation
         is_dir($disk) || mkdir($disk, 0o700, true);
         $mounted = (new Process(['mount', '-t', 'tmpfs', '-o', 'size=16m', 'tmpfs', $disk]))->run() === 0;
         try {
-            return self::in('full', $texts, ['DB_DATABASE' => "$disk/linnet.sqlite"], function (self $one) use ($disk, $mounted, $freeKilobytes, $seconds): int {
+            return self::in('full', $texts, ['DB_DATABASE' => "$disk/linnet.sqlite"], function (self $one) use (
+                $disk, $mounted, $freeKilobytes, $seconds,
+            ): int {
                 DB::disconnect();
                 // Without the right to mount, no file of the worker's may grow further than this.
                 $limit = $mounted ? null : intdiv((int) filesize("$disk/linnet.sqlite"), 1024) + $freeKilobytes;
@@ -132,7 +135,14 @@ final class Starvation
     private function worker(?int $fileKilobytes = null): Process
     {
         $command = ['php', 'artisan', 'linnet:work', '--rest=20'];
-        $worker = new Process($fileKilobytes === null ? $command : ['bash', '-c', "trap '' XFSZ; ulimit -f $fileKilobytes; exec \"\$@\"", 'limited', ...$command], base_path(), $this->town->env, timeout: null);
+        $worker = new Process(
+            $fileKilobytes === null
+                ? $command
+                : ['bash', '-c', "trap '' XFSZ; ulimit -f $fileKilobytes; exec \"\$@\"", 'limited', ...$command],
+            base_path(),
+            $this->town->env,
+            timeout: null,
+        );
         $worker->disableOutput()->start();
 
         return $worker;
@@ -158,7 +168,16 @@ final class Starvation
         $times = array_count_values(array_column($ledger, 'to'));
 
         return [
-            'lost' => count(array_diff_key(DB::table('numbers')->where('person_id', '>', Waiting::FIRST)->where('person_id', '<=', Waiting::FIRST + $this->texts)->pluck('e164', 'e164')->all(), $times)),
+            'lost' => count(
+                array_diff_key(
+                    DB::table('numbers')
+                        ->where('person_id', '>', Waiting::FIRST)
+                        ->where('person_id', '<=', Waiting::FIRST + $this->texts)
+                        ->pluck('e164', 'e164')
+                        ->all(),
+                    $times,
+                ),
+            ),
             'twice' => count(array_filter($times, fn (int $n): bool => $n > 1)),
         ];
     }

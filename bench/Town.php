@@ -40,13 +40,19 @@ final class Town
         $this->url = 'http://127.0.0.1:'.self::freePort();
         $this->standinsUrl = 'http://127.0.0.1:'.self::freePort();
         $this->env = $env + [
-            'APP_ENV' => 'demo', 'LINNET_PROVIDERS' => 'Demo\DemoServiceProvider,Bench\BenchServiceProvider', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_URL' => $this->url, 'LOG_CHANNEL' => 'null',
-            'DB_DATABASE' => "$this->folder/linnet.sqlite", 'STANDINS_DATABASE' => "$this->folder/standins.sqlite", 'CLOCK_FILE' => "framework/testing/$name/clock.json",
-            'CARRIER_URL' => "$this->standinsUrl/carrier", 'CARRIER_SECRET' => 'town', 'LOOKUP_URL' => "$this->standinsUrl/lookup", 'LOOKUP_SECRET' => 'town', 'STANDINS_URL' => $this->standinsUrl,
+            'APP_ENV' => 'demo', 'LINNET_PROVIDERS' => 'Demo\DemoServiceProvider,Bench\BenchServiceProvider',
+            'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_URL' => $this->url, 'LOG_CHANNEL' => 'null',
+            'DB_DATABASE' => "$this->folder/linnet.sqlite", 'STANDINS_DATABASE' => "$this->folder/standins.sqlite",
+            'CLOCK_FILE' => "framework/testing/$name/clock.json", 'CARRIER_URL' => "$this->standinsUrl/carrier", 'CARRIER_SECRET' => 'town',
+            'LOOKUP_URL' => "$this->standinsUrl/lookup", 'LOOKUP_SECRET' => 'town', 'STANDINS_URL' => $this->standinsUrl,
         ];
         touch($this->env['DB_DATABASE']);
         $this->run(['php', 'artisan', 'migrate', '--force', '--seed']);
-        config(['database.connections.sqlite.database' => $this->env['DB_DATABASE'], 'demo.clock_file' => $this->env['CLOCK_FILE'], 'app.key' => $this->env['APP_KEY']]);
+        config([
+            'database.connections.sqlite.database' => $this->env['DB_DATABASE'],
+            'demo.clock_file' => $this->env['CLOCK_FILE'],
+            'app.key' => $this->env['APP_KEY'],
+        ]);
         app()->forgetInstance('encrypter');
         app()->forgetInstance(ClockInterface::class);
         DB::purge();
@@ -73,7 +79,10 @@ final class Town
     public function serve(): Process
     {
         $port = (string) parse_url($this->url, PHP_URL_PORT);
-        $server = $this->start(['php', '-S', "127.0.0.1:$port", base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')], public_path());
+        $server = $this->start(
+            ['php', '-S', "127.0.0.1:$port", base_path('vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php')],
+            public_path(),
+        );
         self::waitFor($this->url);
 
         return $server;

@@ -17,16 +17,23 @@ final class Waiting
     public static function fill(int $many, \DateTimeImmutable $due): int
     {
         $document = [
-            'linnet_rule' => 1, 'name' => 'Bench', 'key' => 'bench', 'trigger' => ['on' => 'started', 'type' => 'person'], 'conditions' => ['all' => []], 'again' => ['policy' => 'every_time'],
-            'stop_early' => ['reply' => true],
+            'linnet_rule' => 1, 'name' => 'Bench', 'key' => 'bench', 'trigger' => ['on' => 'started', 'type' => 'person'],
+            'conditions' => ['all' => []], 'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => true],
             'steps' => [
                 ['id' => 'w', 'do' => 'wait', 'for' => ['amount' => 1, 'unit' => 'hours']],
-                ['id' => 't', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'], 'wordings' => [['id' => 'a', 'text' => 'Hello {{ first_name | or: "there" }}, it is {{ town | or: "here" }} as ever.']]],
+                [
+                    'id' => 't', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'],
+                    'wordings' => [['id' => 'a', 'text' => 'Hello {{ first_name | or: "there" }}, it is {{ town | or: "here" }} as ever.']],
+                ],
             ],
         ];
         $rule = DB::table('rules')->insertGetId(['name' => 'Bench', 'key' => 'bench', 'power' => 'on']);
-        $version = DB::table('rule_versions')->insertGetId(['rule_id' => $rule, 'number' => 1, 'document' => json_encode($document), 'at' => $due->format('Y-m-d H:i:s')]);
-        DB::table('rules')->where('id', $rule)->update(['version_id' => $version]);
+        $version = DB::table('rule_versions')->insertGetId([
+            'rule_id' => $rule, 'number' => 1, 'document' => json_encode($document), 'at' => $due->format('Y-m-d H:i:s'),
+        ]);
+        DB::table('rules')
+            ->where('id', $rule)
+            ->update(['version_id' => $version]);
         $pdo = DB::getPdo();
         $pdo->exec('pragma synchronous = off');
         DB::transaction(function () use ($pdo, $many, $due, $rule, $version): void {
@@ -35,7 +42,9 @@ final class Waiting
             $at = $due->format('Y-m-d H:i:s');
             $people = $pdo->prepare('insert into people (id, first_name, fields, added_at) values (?, ?, ?, ?)');
             $numbers = $pdo->prepare('insert into numbers (person_id, e164, country, kind, zones, "rank") values (?, ?, ?, ?, ?, 0)');
-            $runs = $pdo->prepare('insert into runs (rule_id, rule_version_id, person_id, occasion, state, live, began_at, step) values (?, ?, ?, ?, ?, 1, ?, ?)');
+            $runs = $pdo->prepare(
+                'insert into runs (rule_id, rule_version_id, person_id, occasion, state, live, began_at, step) values (?, ?, ?, ?, ?, 1, ?, ?)',
+            );
             $timers = $pdo->prepare('insert into timers (kind, subject_id, rule_id, due_at) values (?, ?, 0, ?)');
             for ($i = 1; $i <= $many; $i++) {
                 $id = self::FIRST + $i;

@@ -40,8 +40,16 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend(PlainPost::class);
         // Who may not look is told so whether or not there is anything: ids are nobody's business.
         $middleware->priority([
-            EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, ShareErrorsFromSession::class, AuthenticatesRequests::class, ThrottleRequests::class,
-            ThrottleRequestsWithRedis::class, AuthenticatesSessions::class, Authorize::class, SubstituteBindings::class,
+            EncryptCookies::class,
+            AddQueuedCookiesToResponse::class,
+            StartSession::class,
+            ShareErrorsFromSession::class,
+            AuthenticatesRequests::class,
+            ThrottleRequests::class,
+            ThrottleRequestsWithRedis::class,
+            AuthenticatesSessions::class,
+            Authorize::class,
+            SubstituteBindings::class,
         ]);
         $middleware->api(prepend: [RateHeaders::class, 'auth:sanctum', 'throttle:api', RunOnce::class]);
         $middleware->alias(['ability' => CheckForAnyAbility::class]);

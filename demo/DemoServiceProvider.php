@@ -30,11 +30,19 @@ final class DemoServiceProvider extends ServiceProvider
     {
         $this->commands([Demo::class]);
         $this->loadViewsFrom(__DIR__.'/views', 'demo');
-        Route::middleware(['web', 'auth', 'can:administer'])->post('demo/clock', ClockController::class)->name('demo.clock');
-        View::composer(['demo::place', 'demo::log-in'], fn (ViewData $view) => $view->with('standinsUrl', config()->get('demo.standins_url')));
+        Route::middleware(['web', 'auth', 'can:administer'])
+            ->post('demo/clock', ClockController::class)
+            ->name('demo.clock');
+        View::composer(
+            ['demo::place', 'demo::log-in'],
+            fn (ViewData $view) => $view->with('standinsUrl', config()->get('demo.standins_url')),
+        );
         View::composer('demo::clock', function (ViewData $view): void {
             $staff = request()->user();
-            $view->with('moves', resolve(ClockInterface::class) instanceof MovableClock && $staff instanceof Staff && $staff->role->administers());
+            $view->with(
+                'moves',
+                resolve(ClockInterface::class) instanceof MovableClock && $staff instanceof Staff && $staff->role->administers(),
+            );
         });
     }
 }

@@ -26,7 +26,8 @@ final class InstantCarrier implements Carrier
             $key = (string) $message->key;
             $ref = 'C'.strtoupper(substr(hash('xxh128', $message->name), 0, 10));
             $this->taken[] = [
-                'key' => $key, 'ref' => $ref, 'from' => $message->line->number ?? $message->line->name, 'to' => (string) $message->number, 'text' => $message->body, 'arrives' => $handset === 'mobile', 'name' => $message->name,
+                'key' => $key, 'ref' => $ref, 'from' => $message->line->number ?? $message->line->name, 'to' => (string) $message->number,
+                'text' => $message->body, 'arrives' => $handset === 'mobile', 'name' => $message->name,
             ];
             $answers[$message->id] = Answer::accepted($ref);
         }
@@ -34,7 +35,10 @@ final class InstantCarrier implements Carrier
         return $answers;
     }
 
-    /** @return list<array{key: string, ref: string, from: string, to: string, text: string, arrives: bool, name: string}> what it took since it was asked last */
+    /**
+     * @return list<array{key: string, ref: string, from: string, to: string, text: string, arrives: bool, name: string}> what it took
+     * since it was asked last
+     */
     public function took(): array
     {
         [$taken, $this->taken] = [$this->taken, []];

@@ -59,7 +59,10 @@ final readonly class MovableClock implements ClockInterface
             throw new \RuntimeException("What stands in $this->file is no clock. Remove the file, and start the demo again.");
         }
 
-        return [new \DateTimeImmutable($stored['base'], new \DateTimeZone('UTC')), is_numeric($stored['since'] ?? null) ? (float) $stored['since'] : null];
+        return [
+            new \DateTimeImmutable($stored['base'], new \DateTimeZone('UTC')),
+            is_numeric($stored['since'] ?? null) ? (float) $stored['since'] : null,
+        ];
     }
 
     private function write(\DateTimeImmutable $base, bool $running): void

@@ -16,14 +16,27 @@ final class People
     /** How many the demo has. */
     public const MANY = 400;
 
-    private const FIRST = ['Aisha', 'Alasdair', 'Amara', 'Anneke', 'Bertil', 'Bronwen', 'Caitlin', 'Cemal', 'Dara', 'Dilys', 'Elif', 'Emeka', 'Esme', 'Fergus', 'Freya', 'Gwen', 'Hari', 'Hanne', 'Imogen', 'Ines', 'Isla', 'Jasper', 'Joss', 'Kamal', 'Keira', 'Lars', 'Leila', 'Lorcan', 'Mabel', 'Magnus', 'Mei', 'Milo', 'Nadia', 'Niamh', 'Olwen', 'Omar', 'Paloma', 'Pascoe', 'Quentin', 'Rafi', 'Rowan', 'Saoirse', 'Selim', 'Sunil', 'Tilda', 'Tomos', 'Una', 'Vikram', 'Wilf', 'Xanthe', 'Yara', 'Zeno'];
+    private const FIRST = [
+        'Aisha', 'Alasdair', 'Amara', 'Anneke', 'Bertil', 'Bronwen', 'Caitlin', 'Cemal', 'Dara', 'Dilys', 'Elif', 'Emeka', 'Esme', 'Fergus',
+        'Freya', 'Gwen', 'Hari', 'Hanne', 'Imogen', 'Ines', 'Isla', 'Jasper', 'Joss', 'Kamal', 'Keira', 'Lars', 'Leila', 'Lorcan', 'Mabel',
+        'Magnus', 'Mei', 'Milo', 'Nadia', 'Niamh', 'Olwen', 'Omar', 'Paloma', 'Pascoe', 'Quentin', 'Rafi', 'Rowan', 'Saoirse', 'Selim',
+        'Sunil', 'Tilda', 'Tomos', 'Una', 'Vikram', 'Wilf', 'Xanthe', 'Yara', 'Zeno',
+    ];
 
-    private const LAST = ['Abara', 'Ashdown', 'Barlow', 'Bassett', 'Cardew', 'Chowdhury', 'Dacre', 'Demir', 'Eastwick', 'Ekström', 'Fairley', 'Ferreira', 'Gale', 'Ghosh', 'Harker', 'Holm', 'Idris', 'Ivory', 'Jessop', 'Kaya', 'Keane', 'Lacey', 'Lindgren', 'Mallory', 'Mbeki', 'Nash', 'Nowak', 'Oakes', 'Osei', 'Pascal', 'Penrose', 'Quill', 'Rahman', 'Rooke', 'Sable', 'Stroud', 'Tanaka', 'Thorne', 'Underhill', 'Vance', 'Varga', 'Wade', 'Wren', 'Yeo', 'Zeller'];
+    private const LAST = [
+        'Abara', 'Ashdown', 'Barlow', 'Bassett', 'Cardew', 'Chowdhury', 'Dacre', 'Demir', 'Eastwick', 'Ekström', 'Fairley', 'Ferreira',
+        'Gale', 'Ghosh', 'Harker', 'Holm', 'Idris', 'Ivory', 'Jessop', 'Kaya', 'Keane', 'Lacey', 'Lindgren', 'Mallory', 'Mbeki', 'Nash',
+        'Nowak', 'Oakes', 'Osei', 'Pascal', 'Penrose', 'Quill', 'Rahman', 'Rooke', 'Sable', 'Stroud', 'Tanaka', 'Thorne', 'Underhill',
+        'Vance', 'Varga', 'Wade', 'Wren', 'Yeo', 'Zeller',
+    ];
 
     private const TOWNS = ['Osier', 'Lower Quay', 'Millbridge', 'Saltmarsh', 'Fenwick Green', 'Hythe End'];
 
     /** Numbers in Australia, from the ranges its regulator keeps for fiction. */
-    private const AUSTRALIA = ['+61491570006', '+61491570156', '+61491570157', '+61491570158', '+61491570159', '+61491570110', '+61491570313', '+61491570737', '+61491571266', '+61491571491'];
+    private const AUSTRALIA = [
+        '+61491570006', '+61491570156', '+61491570157', '+61491570158', '+61491570159', '+61491570110', '+61491570313', '+61491570737',
+        '+61491571266', '+61491571491',
+    ];
 
     private const AREAS = ['416', '604', '514', '212', '305', '312', '303', '206'];
 
@@ -81,8 +94,9 @@ final class People
                 continue;
             }
             $taken[$number] = 0;
-            $people[] = (Chance::percent(94, 'named', $i) ? ['first_name' => Chance::of(self::FIRST, 'first', $i), 'last_name' => Chance::of(self::LAST, 'last', $i)] : [])
-                + ['number' => $number, 'handset' => $handset];
+            $people[] = (Chance::percent(94, 'named', $i)
+                ? ['first_name' => Chance::of(self::FIRST, 'first', $i), 'last_name' => Chance::of(self::LAST, 'last', $i)]
+                : []) + ['number' => $number, 'handset' => $handset];
         }
 
         return $people === [] ? throw new \LogicException('nobody lives here') : $people;
@@ -91,9 +105,18 @@ final class People
     /** @return array{town?: string, member_since?: string, boat?: string} what else is known of somebody */
     public static function facts(string $number): array
     {
-        return (Chance::percent(70, 'town', $number) ? ['town' => Chance::of(self::TOWNS, 'which', $number)] : [])
-            + (self::isMember($number) ? ['member_since' => sprintf('%d-%02d-%02d', 2012 + Chance::below(13, 'since', $number), 1 + Chance::below(12, 'month', $number), 1 + Chance::below(28, 'day', $number))] : [])
-            + (self::isMember($number) && Chance::percent(40, 'boat', $number) ? ['boat' => Chance::of(['Wherry', 'Heron', 'Alder', 'Teal', 'Rushlight'], 'name', $number)] : []);
+        return (Chance::percent(70, 'town', $number) ? ['town' => Chance::of(self::TOWNS, 'which', $number)] : []) +
+            (self::isMember($number)
+                ? [
+                    'member_since' => sprintf(
+                        '%d-%02d-%02d', 2012 + Chance::below(13, 'since', $number), 1 + Chance::below(12, 'month', $number),
+                        1 + Chance::below(28, 'day', $number),
+                    ),
+                ]
+                : []) +
+            (self::isMember($number) && Chance::percent(40, 'boat', $number)
+                ? ['boat' => Chance::of(['Wherry', 'Heron', 'Alder', 'Teal', 'Rushlight'], 'name', $number)]
+                : []);
     }
 
     public static function isMember(string $number): bool

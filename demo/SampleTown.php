@@ -16,16 +16,35 @@ final class SampleTown
 {
     public static function all(): void
     {
-        Line::query()->where('key', 'front-desk')->update(['purpose' => 'lessons, hire and the shop', 'pace' => json_encode(['per_second' => 5, 'per_day' => 2000])]);
-        Line::query()->where('key', 'workshop')->update(['purpose' => 'repairs and boat checks', 'pace' => json_encode(['per_second' => 5, 'per_day' => 500])]);
-        Line::query()->create(['key' => 'news', 'name' => 'OsierQuay', 'purpose' => 'news, one way', 'power' => ActivationState::On, 'countries' => ['GB', 'IE']]);
-        Form::query()->create([
-            'key' => 'hire', 'name' => 'Ask about hire', 'power' => ActivationState::On, 'line' => 'front-desk', 'thanks' => 'Thank you. We will text you what is free.',
-            'wording' => 'Send me news of the quay by text, about once a month.', 'confirmed_by_text' => true,
+        Line::query()
+            ->where('key', 'front-desk')
+            ->update(['purpose' => 'lessons, hire and the shop', 'pace' => json_encode(['per_second' => 5, 'per_day' => 2000])]);
+        Line::query()
+            ->where('key', 'workshop')
+            ->update(['purpose' => 'repairs and boat checks', 'pace' => json_encode(['per_second' => 5, 'per_day' => 500])]);
+        Line::query()->create([
+            'key' => 'news', 'name' => 'OsierQuay', 'purpose' => 'news, one way', 'power' => ActivationState::On,
+            'countries' => ['GB', 'IE'],
         ]);
-        Form::query()->create(['key' => 'newsletter', 'name' => 'News of the quay', 'power' => ActivationState::On, 'line' => 'front-desk', 'wording' => 'Yes, news of the quay by text, now and then.', 'confirmed_by_text' => true]);
+        Form::query()->create([
+            'key' => 'hire', 'name' => 'Ask about hire', 'power' => ActivationState::On, 'line' => 'front-desk',
+            'thanks' => 'Thank you. We will text you what is free.', 'wording' => 'Send me news of the quay by text, about once a month.',
+            'confirmed_by_text' => true,
+        ]);
+        Form::query()->create([
+            'key' => 'newsletter', 'name' => 'News of the quay', 'power' => ActivationState::On, 'line' => 'front-desk',
+            'wording' => 'Yes, news of the quay by text, now and then.', 'confirmed_by_text' => true,
+        ]);
         foreach (array_chunk(range(0, 899), 300) as $some) {
-            DB::table('codes')->insert(array_map(fn (int $i): array => ['list' => 'welcome', 'code' => sprintf('QUAY-%04X', crc32("code $i") % 65_536).chr(65 + $i % 26).intdiv($i, 26)], $some));
+            DB::table('codes')->insert(
+                array_map(
+                    fn (int $i): array => [
+                        'list' => 'welcome',
+                        'code' => sprintf('QUAY-%04X', crc32("code $i") % 65_536).chr(65 + ($i % 26)).intdiv($i, 26),
+                    ],
+                    $some,
+                ),
+            );
         }
         Pool::query()->create(['name' => 'water-level', 'wordings' => [
             ['id' => 'gauge', 'text' => 'The gauge at the quay stands at {{ pick: "0.8" / "0.9" / "1.1" }} m. Above 1.4 m we stay ashore.'],
@@ -34,7 +53,10 @@ final class SampleTown
         ]]);
         $business = Business::ours();
         $business->update([
-            'holidays' => ['2025-12-25', '2025-12-26', '2026-01-01', '2026-04-03', '2026-04-06', '2026-05-04', '2026-05-25', '2026-08-31', '2026-12-25', '2026-12-28'],
+            'holidays' => [
+                '2025-12-25', '2025-12-26', '2026-01-01', '2026-04-03', '2026-04-06', '2026-05-04', '2026-05-25', '2026-08-31',
+                '2026-12-25', '2026-12-28',
+            ],
             'policy' => $business->policy + ['cap' => ['per_day' => 8, 'per_week' => 20], 'month_micros' => 150_000_000],
         ]);
     }

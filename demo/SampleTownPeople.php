@@ -38,14 +38,27 @@ final readonly class SampleTownPeople
     {
         $at = $this->clock->now();
         $origin = ChangeOrigin::seed('people of the boathouse');
-        $said = array_map(fn (array $somebody): Cleaned => new Cleaned('person', null, new PersonInput(
-            number: Numbers::read($somebody['number'], 'GB'), own: array_intersect_key($somebody, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]), fields: People::facts($somebody['number']),
-            consent: People::wantsNews($somebody['number']) ? new ConsentInput(true, false, 'Yes, news of the quay by text, now and then.', $at->format('Y-m-d\TH:i:s\Z')) : null,
-        ), []), $some);
+        $said = array_map(
+            fn (array $somebody): Cleaned => new Cleaned(
+                'person',
+                null,
+                new PersonInput(
+                    number: Numbers::read($somebody['number'], 'GB'),
+                    own: array_intersect_key($somebody, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]),
+                    fields: People::facts($somebody['number']),
+                    consent: People::wantsNews($somebody['number'])
+                        ? new ConsentInput(true, false, 'Yes, news of the quay by text, now and then.', $at->format('Y-m-d\TH:i:s\Z'))
+                        : null,
+                ),
+                [],
+            ),
+            $some,
+        );
         foreach ($this->writer->upsertMany($said, $origin) as $i => $written) {
             if (! $written instanceof Refused && $written->personId !== null) {
                 People::isMember($some[$i]['number']) && Labels::set($written->personId, LabelKind::Tag, 'member', true, $origin, $at);
-                People::wantsNews($some[$i]['number']) && Labels::set($written->personId, LabelKind::List, 'newsletter', true, $origin, $at);
+                People::wantsNews($some[$i]['number']) &&
+                    Labels::set($written->personId, LabelKind::List, 'newsletter', true, $origin, $at);
             }
         }
     }

@@ -37,11 +37,16 @@ use Psr\Clock\ClockInterface;
 /**
  * Lives through a season with the engine itself: records come through the door, the worker does what is due, texts leave and arrive,
  * people write back and the front desk answers. Only the carrier is here instead of at the end of a wire.
+ *
+ * @phpstan-type OnHandset array{ref: string, key: string|null, from: string, to: string, text: string, fate: string, at: string}
  */
 final class SeasonSimulation
 {
     /** The rules that were at work; the others of the boathouse are there to be looked at. */
-    private const ON = ['booking-confirmed', 'booking-moved', 'lesson-reminder', 'after-the-lesson', 'did-not-come', 'basket-left', 'invoice-due', 'job-ready', 'order-sent', 'offer-unanswered', 'word-kayak', 'word-level', 'service-due', 'birthday'];
+    private const ON = [
+        'booking-confirmed', 'booking-moved', 'lesson-reminder', 'after-the-lesson', 'did-not-come', 'basket-left', 'invoice-due',
+        'job-ready', 'order-sent', 'offer-unanswered', 'word-kayak', 'word-level', 'service-due', 'birthday',
+    ];
 
     private const SOURCES = ['call' => 'phone', 'basket' => 'shop', 'order' => 'shop-orders', 'booking' => 'bookings'];
 
@@ -59,15 +64,19 @@ final class SeasonSimulation
 
     private Later $later;
 
-    /** @var list<array{ref: string, key: string|null, from: string, to: string, text: string, fate: string, at: string}> */
+    /** @var list<OnHandset> */
     private array $ledger = [];
 
     /**
-     * @param  \Closure(list<array{ref: string, key: string|null, from: string, to: string, text: string, fate: string, at: string}>): void  $tell  is told what was on the handsets
+     * @param  \Closure(list<OnHandset>): void  $tell  is told what was on the handsets
      * @param  bool  $answers  people write back
      */
-    public function __construct(private readonly HandClock $clock, private readonly Season $season, private readonly \Closure $tell, private readonly bool $answers = true)
-    {
+    public function __construct(
+        private readonly HandClock $clock,
+        private readonly Season $season,
+        private readonly \Closure $tell,
+        private readonly bool $answers = true,
+    ) {
         $this->carrier = new InstantCarrier;
         $this->later = new Later;
     }
@@ -114,7 +123,10 @@ final class SeasonSimulation
         foreach (RecordType::query()->with('fields')->get() as $type) {
             $this->targets[$type->key] = Targets::of($type->read(), RecordType::people()->read());
             $source = Source::query()->firstWhere('key', self::SOURCES[$type->key] ?? '');
-            $this->origins[$type->key] = $source === null ? ChangeOrigin::staff(Staff::query()->where('email', 'tom@osierquay.example')->firstOrFail()) : ChangeOrigin::delivery($source, null);
+            $this->origins[$type->key] =
+                $source === null
+                    ? ChangeOrigin::staff(Staff::query()->where('email', 'tom@osierquay.example')->firstOrFail())
+                    : ChangeOrigin::delivery($source, null);
         }
     }
 
@@ -146,14 +158,21 @@ final class SeasonSimulation
         $byType = [];
         for (; $events->valid() && $events->current()->at <= $until; $events->next()) {
             $event = $events->current();
-            if ($event->type === 'booking' && isset($event->fields['state']) && count($event->fields) === 1 && $this->isCancelled($event->id)) {
+            if (
+                $event->type === 'booking' &&
+                isset($event->fields['state']) &&
+                count($event->fields) === 1 &&
+                $this->isCancelled($event->id)
+            ) {
                 continue;
             }
             $fields = [];
             foreach ($event->fields as $name => $value) {
                 $fields[$name] = FieldNormalizer::into($this->targets[$event->type]["fields.$name"], $value, $this->place, $name);
             }
-            $byType[$event->type][] = new Cleaned($event->type, $event->id, new PersonInput(number: Numbers::read($event->number, 'GB')), $fields);
+            $byType[$event->type][] = new Cleaned(
+                $event->type, $event->id, new PersonInput(number: Numbers::read($event->number, 'GB')), $fields,
+            );
         }
         foreach ($byType as $type => $all) {
             DB::transaction(function () use ($all, $type): void {
@@ -179,7 +198,11 @@ final class SeasonSimulation
     {
         $ago = fn (int $days): string => $now->modify("-$days days")->format('Y-m-d H:i:s');
         $mira = Staff::query()->where('email', 'mira@osierquay.example')->firstOrFail();
-        foreach (Number::query()->whereIn('ambiguous_opt_out_message_id', DB::table('messages')->where('at', '<', $ago(1))->select('id'))->get() as $number) {
+        foreach (
+            Number::query()
+                ->whereIn('ambiguous_opt_out_message_id', DB::table('messages')->where('at', '<', $ago(1))->select('id'))
+                ->get() as $number
+        ) {
             resolve(OptOutReview::class)->decide($number, true, $mira);
         }
         DB::table('tasks')->whereNull('done_at')->where('at', '<', $ago(6))->update(['done_at' => $now->format('Y-m-d H:i:s')]);
@@ -202,11 +225,25 @@ final class SeasonSimulation
         $receipts = resolve(Receipts::class);
         $taken = $this->carrier->took();
         foreach ($taken as $text) {
-            $receipts->take($text['key'], $text['ref'], $text['arrives'] ? 'arrived' : 'failed', $text['arrives'] ? null : 'nobody has this number', $now, $text['arrives'] ? '' : 'no_such_number');
-            $this->remember($text['ref'], $text['key'], $text['from'], $text['to'], $text['text'], $text['arrives'] ? 'arrived' : 'failed', $now);
-            $answer = $this->answers && $text['arrives'] && ! str_starts_with($text['name'], 'words/') && ! str_starts_with($text['name'], 'staff/') ? Answers::to($text['text'], $text['to']) : null;
+            $receipts->take(
+                $text['key'], $text['ref'], $text['arrives'] ? 'arrived' : 'failed', $text['arrives'] ? null : 'nobody has this number',
+                $now, $text['arrives'] ? '' : 'no_such_number',
+            );
+            $this->remember(
+                $text['ref'], $text['key'], $text['from'], $text['to'], $text['text'], $text['arrives'] ? 'arrived' : 'failed', $now,
+            );
+            $answer =
+                $this->answers
+                    && $text['arrives']
+                    && ! str_starts_with($text['name'], 'words/')
+                    && ! str_starts_with($text['name'], 'staff/')
+                    ? Answers::to($text['text'], $text['to'])
+                    : null;
             if ($answer !== null) {
-                $this->later->at($now->getTimestamp() + $answer[0] * 60, fn () => $this->writeBack($text['to'], $text['from'], $answer[1], $text['name']));
+                $this->later->at(
+                    $now->getTimestamp() + $answer[0] * 60,
+                    fn () => $this->writeBack($text['to'], $text['from'], $answer[1], $text['name']),
+                );
             }
         }
 
@@ -218,7 +255,10 @@ final class SeasonSimulation
         $ref = 'H'.strtoupper(substr(hash('xxh128', "$about/$words"), 0, 10));
         resolve(InboundTexts::class)->take($ref, $from, $to, $words);
         $this->remember($ref, null, $from, $to, $words, 'arrived', $this->clock->now());
-        $conversation = Conversation::query()->whereHas('line', fn ($line) => $line->where('number', $to))->whereHas('person.numbers', fn ($number) => $number->where('e164', $from))->first();
+        $conversation = Conversation::query()
+            ->whereHas('line', fn ($line) => $line->where('number', $to))
+            ->whereHas('person.numbers', fn ($number) => $number->where('e164', $from))
+            ->first();
         if ($conversation?->waiting_since !== null) {
             [$minutes, $answer] = Answers::fromTheDesk($words, $conversation->id);
             $this->later->at($this->atTheDesk($minutes), fn () => $this->answer($conversation->id, $to, $answer));
@@ -230,7 +270,13 @@ final class SeasonSimulation
         $conversation = Conversation::query()->with('line')->findOrFail($conversationId);
         if ($conversation->waiting_since !== null) {
             $who = $line === '+447700900101' ? 'tom' : 'nia';
-            resolve(DirectTexts::class)->fromStaff($conversation, Staff::query()->where('email', "$who@osierquay.example")->firstOrFail(), $words);
+            resolve(DirectTexts::class)->fromStaff(
+                $conversation,
+                Staff::query()
+                    ->where('email', "$who@osierquay.example")
+                    ->firstOrFail(),
+                $words,
+            );
         }
     }
 
@@ -239,14 +285,18 @@ final class SeasonSimulation
     {
         $local = $this->clock->now()->modify("+$minutes minutes")->setTimezone(new \DateTimeZone($this->place->zone));
         $hour = (int) $local->format('G');
-        $local = $hour >= 18 ? $local->modify('tomorrow')->setTime(9, $minutes % 60) : ($hour < 9 ? $local->setTime(9, $minutes % 60) : $local);
+        $local =
+            $hour >= 18 ? $local->modify('tomorrow')->setTime(9, $minutes % 60) : ($hour < 9 ? $local->setTime(9, $minutes % 60) : $local);
 
         return $local->getTimestamp();
     }
 
     private function remember(string $ref, ?string $key, string $from, string $to, string $text, string $fate, \DateTimeImmutable $at): void
     {
-        $this->ledger[] = ['ref' => $ref, 'key' => $key, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => $fate, 'at' => $at->format('Y-m-d H:i:s')];
+        $this->ledger[] = [
+            'ref' => $ref, 'key' => $key, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => $fate,
+            'at' => $at->format('Y-m-d H:i:s'),
+        ];
         count($this->ledger) < self::AT_ONCE || $this->flush();
     }
 

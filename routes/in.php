@@ -14,4 +14,7 @@ Route::middleware([SubstituteBindings::class, 'throttle:deliveries'])->prefix('i
 });
 
 // What others fetch: a calendar at an address nobody can guess.
-Route::get('out/calendar/{secret}.ics', [CalendarController::class, 'show'])->middleware('throttle:calendar')->where('secret', '[0-9a-f]{40}')->name('calendar');
+Route::get('out/calendar/{secret}.ics', [CalendarController::class, 'show'])
+    ->middleware('throttle:calendar')
+    ->where('secret', '[0-9a-f]{40}')
+    ->name('calendar');

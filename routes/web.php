@@ -73,8 +73,16 @@ Route::middleware('guest')->group(function (): void {
 });
 
 // What people outside open: no session, no cookie, and not too often.
-Route::get('pictures/{name}', PictureController::class)->where('name', '[0-9a-f]{32}\.(jpg|png|gif)')->withoutMiddleware('web')->middleware('throttle:pictures')->name('pictures.show');
-Route::get('l/{code}', OpenLinkController::class)->where('code', '[0-9A-Za-z]{10}')->withoutMiddleware('web')->middleware('throttle:links')->name('links.open');
+Route::get('pictures/{name}', PictureController::class)
+    ->where('name', '[0-9a-f]{32}\.(jpg|png|gif)')
+    ->withoutMiddleware('web')
+    ->middleware('throttle:pictures')
+    ->name('pictures.show');
+Route::get('l/{code}', OpenLinkController::class)
+    ->where('code', '[0-9A-Za-z]{10}')
+    ->withoutMiddleware('web')
+    ->middleware('throttle:links')
+    ->name('links.open');
 
 Route::middleware('throttle:forms')->group(function (): void {
     Route::get('f/{form}', [PublicFormController::class, 'show'])->name('forms.public');
@@ -87,7 +95,9 @@ Route::middleware('auth')->group(function (): void {
 
     // Everybody who logs in sees conversations and people.
     Route::get('conversations', [ConversationController::class, 'index'])->name('conversations.index');
-    Route::get('conversations/{conversation}', [ConversationController::class, 'show'])->middleware(PreserveSession::class)->name('conversations.show');
+    Route::get('conversations/{conversation}', [ConversationController::class, 'show'])
+        ->middleware(PreserveSession::class)
+        ->name('conversations.show');
     Route::get('people', [PersonController::class, 'index'])->name('people.index');
     Route::get('people/{person}', [PersonController::class, 'show'])->whereNumber('person')->name('people.show');
 
@@ -107,11 +117,21 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules/{rule}', [RuleController::class, 'show'])->whereNumber('rule')->name('rules.show');
         Route::get('rules/{rule}/runs', [RunController::class, 'index'])->name('rules.runs');
         Route::get('rules/{rule}/versions', [RuleVersionController::class, 'index'])->name('rules.versions');
-        Route::get('rules/{rule}/agreement', [RuleWritingController::class, 'agreement'])->middleware(PreserveSession::class)->name('rules.agreement');
-        Route::get('rules/{rule}/overlap', [RuleWritingController::class, 'overlap'])->middleware(PreserveSession::class)->name('rules.overlap');
-        Route::get('rules/{rule}/further', [RuleWritingController::class, 'further'])->middleware(PreserveSession::class)->name('rules.further');
-        Route::get('rules/{rule}/checks', [RuleWritingController::class, 'checks'])->middleware(PreserveSession::class)->name('rules.checks');
-        Route::get('rules/{rule}/samples', [RuleController::class, 'samples'])->middleware(PreserveSession::class)->name('rules.samples');
+        Route::get('rules/{rule}/agreement', [RuleWritingController::class, 'agreement'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.agreement');
+        Route::get('rules/{rule}/overlap', [RuleWritingController::class, 'overlap'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.overlap');
+        Route::get('rules/{rule}/further', [RuleWritingController::class, 'further'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.further');
+        Route::get('rules/{rule}/checks', [RuleWritingController::class, 'checks'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.checks');
+        Route::get('rules/{rule}/samples', [RuleController::class, 'samples'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.samples');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
         Route::get('sent', [SentController::class, 'index'])->name('sent.index');
         Route::get('sources', [SourceController::class, 'index'])->name('sources.index');
@@ -156,27 +176,53 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules', [RuleDocumentController::class, 'store'])->name('rules.store');
         Route::get('rules/new', [RuleBeginningController::class, 'show'])->name('rules.begin');
         Route::post('rules/new', [RuleBeginningController::class, 'store'])->name('rules.begin.store');
-        Route::get('rules/new/completions', [RuleBeginningController::class, 'completions'])->middleware(PreserveSession::class)->name('rules.begin.completions');
+        Route::get('rules/new/completions', [RuleBeginningController::class, 'completions'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.begin.completions');
         Route::post('rules/{rule}/sentences', [RuleWritingController::class, 'store'])->name('rules.sentences');
         Route::post('rules/{rule}/versions/{version}', [RuleVersionController::class, 'restore'])->name('rules.versions.restore');
         Route::post('rules/{rule}/undo', [RuleWritingController::class, 'undo'])->name('rules.undo');
         Route::post('rules/{rule}/redo', [RuleWritingController::class, 'redo'])->name('rules.redo');
-        Route::get('rules/{rule}/completions', [RuleWritingController::class, 'completions'])->middleware(PreserveSession::class)->name('rules.completions');
+        Route::get('rules/{rule}/completions', [RuleWritingController::class, 'completions'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.completions');
         Route::post('rules/{rule}/pictures/{step}', [RulePictureController::class, 'store'])->name('rules.pictures.store');
         Route::delete('rules/{rule}/pictures/{step}', [RulePictureController::class, 'destroy'])->name('rules.pictures.destroy');
-        Route::get('rules/{rule}/examples/{number}', [RuleExampleController::class, 'show'])->whereNumber('number')->name('rules.examples.show');
+        Route::get('rules/{rule}/examples/{number}', [RuleExampleController::class, 'show'])
+            ->whereNumber('number')
+            ->name('rules.examples.show');
         Route::post('rules/{rule}/examples', [RuleExampleController::class, 'store'])->name('rules.examples.store');
-        Route::put('rules/{rule}/examples/{number}', [RuleExampleController::class, 'update'])->whereNumber('number')->name('rules.examples.update');
-        Route::delete('rules/{rule}/examples/{number}', [RuleExampleController::class, 'destroy'])->whereNumber('number')->name('rules.examples.destroy');
-        Route::get('rules/{rule}/trial', [TrialController::class, 'show'])->middleware(PreserveSession::class)->name('rules.trial');
+        Route::put('rules/{rule}/examples/{number}', [RuleExampleController::class, 'update'])
+            ->whereNumber('number')
+            ->name('rules.examples.update');
+        Route::delete('rules/{rule}/examples/{number}', [RuleExampleController::class, 'destroy'])
+            ->whereNumber('number')
+            ->name('rules.examples.destroy');
+        Route::get('rules/{rule}/trial', [TrialController::class, 'show'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.trial');
         Route::post('rules/{rule}/trial', [TrialController::class, 'begin'])->name('rules.trial.begin');
-        Route::post('rules/{rule}/trial/texts', [TrialController::class, 'send'])->middleware('throttle:trials')->name('rules.trial.send');
-        Route::post('rules/{rule}/trial/number', [TrialController::class, 'number'])->middleware('throttle:own-number')->name('rules.trial.number');
-        Route::post('rules/{rule}/words', [RuleWordsController::class, 'preview'])->middleware(PreserveSession::class)->name('rules.words');
-        Route::post('rules/{rule}/words/bounds', [RuleWordsController::class, 'bounds'])->middleware(PreserveSession::class)->name('rules.words.bounds');
-        Route::get('rules/{rule}/words/fields', [RuleWordsController::class, 'fields'])->middleware(PreserveSession::class)->name('rules.words.fields');
-        Route::get('rules/{rule}/words/token', [RuleWordsController::class, 'token'])->middleware(PreserveSession::class)->name('rules.words.token');
-        Route::get('rules/{rule}/choices', [RuleWritingController::class, 'choices'])->middleware(PreserveSession::class)->name('rules.choices');
+        Route::post('rules/{rule}/trial/texts', [TrialController::class, 'send'])
+            ->middleware('throttle:trials')
+            ->name('rules.trial.send');
+        Route::post('rules/{rule}/trial/number', [TrialController::class, 'number'])
+            ->middleware('throttle:own-number')
+            ->name('rules.trial.number');
+        Route::post('rules/{rule}/words', [RuleWordsController::class, 'preview'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.words');
+        Route::post('rules/{rule}/words/bounds', [RuleWordsController::class, 'bounds'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.words.bounds');
+        Route::get('rules/{rule}/words/fields', [RuleWordsController::class, 'fields'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.words.fields');
+        Route::get('rules/{rule}/words/token', [RuleWordsController::class, 'token'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.words.token');
+        Route::get('rules/{rule}/choices', [RuleWritingController::class, 'choices'])
+            ->middleware(PreserveSession::class)
+            ->name('rules.choices');
         Route::patch('rules/{rule}/draft', [RuleDraftController::class, 'update'])->name('rules.draft.update');
         Route::post('rules/{rule}/draft/publish', [RuleDraftController::class, 'publish'])->name('rules.draft.publish');
         Route::delete('rules/{rule}/draft', [RuleDraftController::class, 'destroy'])->name('rules.draft.destroy');
@@ -204,7 +250,9 @@ Route::middleware('auth')->group(function (): void {
         Route::put('sources/{source}/mapping/sample', [SourceMappingController::class, 'sampleIs'])->name('sources.mapping.sample');
         Route::post('sources/{source}/mapping/publish', [SourceMappingController::class, 'publish'])->name('sources.mapping.publish');
         Route::delete('sources/{source}/mapping', [SourceMappingController::class, 'destroy'])->name('sources.mapping.destroy');
-        Route::post('sources/{source}/deliveries/{delivery}/replay', [DeliveryController::class, 'replay'])->scopeBindings()->name('deliveries.replay');
+        Route::post('sources/{source}/deliveries/{delivery}/replay', [DeliveryController::class, 'replay'])
+            ->scopeBindings()
+            ->name('deliveries.replay');
         Route::post('sources/{source}/replays', [DeliveryController::class, 'replayMany'])->name('deliveries.replay-many');
         Route::patch('records/{type}/{record}/move', [BoardController::class, 'move'])->scopeBindings()->name('records.move');
         Route::post('records/{type}/bulk', [RecordController::class, 'bulk'])->name('records.bulk');
@@ -222,8 +270,12 @@ Route::middleware('auth')->group(function (): void {
         Route::post('settings/record-types/{type}/fields', [FieldController::class, 'store'])->name('record-types.fields.store');
         Route::put('settings/record-types/{type}/fields/{field}', [FieldController::class, 'update'])->name('record-types.fields.update');
         Route::post('settings/record-types/{type}/fields/{field}/move', [FieldController::class, 'move'])->name('record-types.fields.move');
-        Route::delete('settings/record-types/{type}/fields/{field}', [FieldController::class, 'destroy'])->name('record-types.fields.destroy');
-        Route::post('settings/record-types/{type}/fields/{field}/bring-back', [FieldController::class, 'bringBack'])->name('record-types.fields.bring-back');
+        Route::delete('settings/record-types/{type}/fields/{field}', [FieldController::class, 'destroy'])->name(
+            'record-types.fields.destroy',
+        );
+        Route::post('settings/record-types/{type}/fields/{field}/bring-back', [FieldController::class, 'bringBack'])->name(
+            'record-types.fields.bring-back',
+        );
         Route::post('settings/calendars', [CalendarController::class, 'store'])->name('calendars.store');
         Route::delete('settings/calendars/{calendar}', [CalendarController::class, 'destroy'])->name('calendars.destroy');
         Route::post('settings/tokens', [TokenController::class, 'store'])->name('tokens.store');

@@ -5,7 +5,12 @@
 use Illuminate\Http\Request;
 
 $path = parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
-if (is_string($path) && (str_starts_with($path, '/build/') || $path === '/favicon.svg') && ! str_contains($path, '..') && is_file(__DIR__.'/../public'.$path)) {
+if (
+    is_string($path) &&
+    (str_starts_with($path, '/build/') || $path === '/favicon.svg') &&
+    ! str_contains($path, '..') &&
+    is_file(__DIR__.'/../public'.$path)
+) {
     return false;
 }
 

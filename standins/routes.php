@@ -12,13 +12,30 @@ use Standins\Http\ShopController;
 Route::get('/', ShelfController::class)->name('shelf');
 Route::get('handsets/{number}', [HandsetController::class, 'show'])->where('number', '\+\d+')->name('handset');
 // Asked again and again by the page: without a session, or what the page is to say after an act would be used up here.
-Route::get('handsets/{number}/texts', [HandsetController::class, 'texts'])->where('number', '\+\d+')->withoutMiddleware('web')->name('handset.texts');
-Route::post('handsets/{number}/texts', [HandsetController::class, 'write'])->where('number', '\+\d+')->name('handset.write');
-Route::post('handsets/{number}/calls', [HandsetController::class, 'call'])->where('number', '\+\d+')->name('handset.call');
-Route::get('shop/{number}', [ShopController::class, 'show'])->where('number', '\+\d+')->name('shop');
-Route::post('shop/{number}', [ShopController::class, 'act'])->where('number', '\+\d+')->name('shop.act');
-Route::get('booking/{number}', [BookingController::class, 'show'])->where('number', '\+\d+')->name('booking');
-Route::post('booking/{number}', [BookingController::class, 'book'])->where('number', '\+\d+')->name('booking.book');
-Route::post('booking/{number}/{lesson}', [BookingController::class, 'change'])->where('number', '\+\d+')->name('booking.change');
+Route::get('handsets/{number}/texts', [HandsetController::class, 'texts'])
+    ->where('number', '\+\d+')
+    ->withoutMiddleware('web')
+    ->name('handset.texts');
+Route::post('handsets/{number}/texts', [HandsetController::class, 'write'])
+    ->where('number', '\+\d+')
+    ->name('handset.write');
+Route::post('handsets/{number}/calls', [HandsetController::class, 'call'])
+    ->where('number', '\+\d+')
+    ->name('handset.call');
+Route::get('shop/{number}', [ShopController::class, 'show'])
+    ->where('number', '\+\d+')
+    ->name('shop');
+Route::post('shop/{number}', [ShopController::class, 'act'])
+    ->where('number', '\+\d+')
+    ->name('shop.act');
+Route::get('booking/{number}', [BookingController::class, 'show'])
+    ->where('number', '\+\d+')
+    ->name('booking');
+Route::post('booking/{number}', [BookingController::class, 'book'])
+    ->where('number', '\+\d+')
+    ->name('booking.book');
+Route::post('booking/{number}/{lesson}', [BookingController::class, 'change'])
+    ->where('number', '\+\d+')
+    ->name('booking.change');
 Route::post('clock', ClockController::class)->name('clock');
 Route::post('manners', MannersController::class)->name('manners');

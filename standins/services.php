@@ -26,7 +26,10 @@ Route::post('carrier/texts', function (Request $request, Carrier $carrier): Json
     if ($key === '') {
         return new JsonResponse(['problem' => 'an Idempotency-Key is needed'], 400);
     }
-    $said = $request->validate(['from' => 'required|string|max:20', 'to' => 'required|string|max:20', 'text' => 'required|string|max:5000', 'picture' => 'nullable|url|max:2000']);
+    $said = $request->validate([
+        'from' => 'required|string|max:20', 'to' => 'required|string|max:20', 'text' => 'required|string|max:5000',
+        'picture' => 'nullable|url|max:2000',
+    ]);
     [$status, $answer] = $carrier->take($key, $said['from'], $said['to'], $said['text'], $said['picture'] ?? null);
 
     return new JsonResponse($answer, $status);
@@ -51,8 +54,9 @@ Route::post('carrier/remembered', function (Request $request): JsonResponse {
         return new JsonResponse(['problem' => 'wrong secret'], 401);
     }
     $texts = $request->validate([
-        'texts' => 'required|array|max:1000', 'texts.*.ref' => 'required|string|max:40', 'texts.*.key' => 'nullable|string|max:100', 'texts.*.from' => 'required|string|max:20', 'texts.*.to' => 'required|string|max:20',
-        'texts.*.text' => 'required|string|max:5000', 'texts.*.fate' => 'required|in:arrived,failed', 'texts.*.at' => 'required|date',
+        'texts' => 'required|array|max:1000', 'texts.*.ref' => 'required|string|max:40', 'texts.*.key' => 'nullable|string|max:100',
+        'texts.*.from' => 'required|string|max:20', 'texts.*.to' => 'required|string|max:20', 'texts.*.text' => 'required|string|max:5000',
+        'texts.*.fate' => 'required|in:arrived,failed', 'texts.*.at' => 'required|date',
     ])['texts'];
     DB::transaction(function () use ($texts): void {
         foreach (array_chunk($texts, 100) as $some) {
@@ -68,13 +72,19 @@ Route::post('phone/calls', function (Request $request, PhoneSystem $phone): Json
         'from' => 'required|string|max:20', 'to' => 'required|string|max:20', 'withheld' => 'boolean', 'answered' => 'boolean',
         'how' => Rule::enum(How::class),
     ]);
-    $phone->call($said['from'], $said['to'], (bool) ($said['withheld'] ?? false), (bool) ($said['answered'] ?? false), How::from($said['how'] ?? 'as_usual'));
+    $phone->call(
+        $said['from'], $said['to'], (bool) ($said['withheld'] ?? false), (bool) ($said['answered'] ?? false),
+        How::from($said['how'] ?? 'as_usual'),
+    );
 
     return new JsonResponse(['rang' => true]);
 });
 
 Route::post('shop-acts/{number}', function (Request $request, string $number, Shop $shop): JsonResponse {
-    $said = $request->validate(['act' => ['required', Rule::in(['leave', 'pay', ...array_keys(Shop::GOODS)])], 'how' => Rule::enum(How::class)]);
+    $said = $request->validate([
+        'act' => ['required', Rule::in(['leave', 'pay', ...array_keys(Shop::GOODS)])],
+        'how' => Rule::enum(How::class),
+    ]);
     $how = How::from($said['how'] ?? 'as_usual');
     match ($said['act']) {
         'leave' => $shop->leave($number, $how),
@@ -86,9 +96,17 @@ Route::post('shop-acts/{number}', function (Request $request, string $number, Sh
 })->where('number', '\+\d+');
 
 Route::post('lessons/{number}', function (Request $request, string $number, BookingPage $page): JsonResponse {
-    $said = $request->validate(['what' => ['required', Rule::in(array_keys(BookingPage::LESSONS))], 'with' => ['required', Rule::in(BookingPage::INSTRUCTORS)], 'from' => 'required|date', 'guests' => 'integer|min:1|max:6', 'how' => Rule::enum(How::class)]);
+    $said = $request->validate([
+        'what' => ['required', Rule::in(array_keys(BookingPage::LESSONS))], 'with' => ['required', Rule::in(BookingPage::INSTRUCTORS)],
+        'from' => 'required|date', 'guests' => 'integer|min:1|max:6', 'how' => Rule::enum(How::class),
+    ]);
 
-    return new JsonResponse(['lesson' => $page->book($number, $said['what'], $said['with'], new DateTimeImmutable($said['from']), (int) ($said['guests'] ?? 1), How::from($said['how'] ?? 'as_usual'))]);
+    return new JsonResponse([
+        'lesson' => $page->book(
+            $number, $said['what'], $said['with'], new DateTimeImmutable($said['from']), (int) ($said['guests'] ?? 1),
+            How::from($said['how'] ?? 'as_usual'),
+        ),
+    ]);
 })->where('number', '\+\d+');
 
 // A table that somebody publishes at an address.

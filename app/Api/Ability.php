@@ -19,8 +19,13 @@ enum Ability: string
     public function says(): string
     {
         return match ($this) {
-            self::ReadPeople => 'read people', self::WritePeople => 'add and change people', self::ReadRecords => 'read records and their types',
-            self::WriteRecords => 'add and change records', self::ReadChanges => 'read changes', self::ReadTexts => 'read texts and their fate', self::ReadRules => 'read rules and runs',
+            self::ReadPeople => 'read people',
+            self::WritePeople => 'add and change people',
+            self::ReadRecords => 'read records and their types',
+            self::WriteRecords => 'add and change records',
+            self::ReadChanges => 'read changes',
+            self::ReadTexts => 'read texts and their fate',
+            self::ReadRules => 'read rules and runs',
             self::StartRules => 'start rules for people',
         };
     }

@@ -29,13 +29,31 @@ final class ProblemDetails
     public static function from(\Throwable $e): JsonResponse
     {
         return match (true) {
-            $e instanceof AuthenticationException => self::of(401, 'A token is needed', 'Send one made in Settings as a bearer token.', headers: ['WWW-Authenticate' => 'Bearer']),
-            $e->getPrevious() instanceof MissingAbilityException => self::of(403, 'The token may not do this', 'Make one in Settings that may: '.implode(', ', $e->getPrevious()->abilities()).'.'),
-            $e instanceof ValidationException => self::of(422, 'Something in it cannot be used', 'See errors, by field.', ['errors' => $e->errors()]),
+            $e instanceof AuthenticationException => self::of(
+                401, 'A token is needed', 'Send one made in Settings as a bearer token.', headers: ['WWW-Authenticate' => 'Bearer'],
+            ),
+            $e->getPrevious() instanceof MissingAbilityException => self::of(
+                403,
+                'The token may not do this',
+                'Make one in Settings that may: '.implode(', ', $e->getPrevious()->abilities()).'.',
+            ),
+            $e instanceof ValidationException => self::of(422, 'Something in it cannot be used', 'See errors, by field.', [
+                'errors' => $e->errors(),
+            ]),
             $e instanceof ModelNotFoundException => self::of(404, 'It is not there'),
-            $e instanceof HttpExceptionInterface => self::of($e->getStatusCode(), match ($e->getStatusCode()) {
-                404 => 'It is not there', 405 => 'That cannot be done to it', 409 => 'It conflicts with what is there', 413 => 'It is too large', 429 => 'Too many requests', default => 'It cannot be done',
-            }, $e->getMessage() !== '' && $e->getStatusCode() !== 404 && $e->getStatusCode() !== 405 ? $e->getMessage() : null, headers: $e->getHeaders()),
+            $e instanceof HttpExceptionInterface => self::of(
+                $e->getStatusCode(),
+                match ($e->getStatusCode()) {
+                    404 => 'It is not there',
+                    405 => 'That cannot be done to it',
+                    409 => 'It conflicts with what is there',
+                    413 => 'It is too large',
+                    429 => 'Too many requests',
+                    default => 'It cannot be done',
+                },
+                $e->getMessage() !== '' && $e->getStatusCode() !== 404 && $e->getStatusCode() !== 405 ? $e->getMessage() : null,
+                headers: $e->getHeaders(),
+            ),
             default => self::of(500, 'Something went wrong here', 'It is noted. Try again later.'),
         };
     }

@@ -31,7 +31,10 @@ final class RequestParser
         $staff = $request->user();
         $token = $staff instanceof Staff ? $staff->currentAccessToken() : null;
 
-        return ChangeOrigin::api($staff instanceof Staff ? $staff : abort(401), $token instanceof PersonalAccessToken ? (string) $token->getAttribute('name') : '');
+        return ChangeOrigin::api(
+            $staff instanceof Staff ? $staff : abort(401),
+            $token instanceof PersonalAccessToken ? (string) $token->getAttribute('name') : '',
+        );
     }
 
     /**
@@ -57,14 +60,24 @@ final class RequestParser
         $values = self::fit($own, array_diff_key($said, ['fields' => 1]), $at);
         $zone = $values['time_zone'] ?? null;
         if ($zone !== null && ! in_array($zone, \DateTimeZone::listIdentifiers(), true)) {
-            throw ValidationException::withMessages(["{$at}time_zone" => Sentence::of(Refused::value('not_a_zone', 'time_zone', $zone)->reason())]);
+            throw ValidationException::withMessages([
+                "{$at}time_zone" => Sentence::of(Refused::value('not_a_zone', 'time_zone', $zone)->reason()),
+            ]);
         }
         $fields = is_array($said['fields'] ?? null) ? self::fit(RecordType::people()->read()->fields, $said['fields'], "{$at}fields.") : [];
         $text = fn (string $key): ?string => isset($values[$key]) ? (string) $values[$key] : null;
 
         return new PersonInput(
-            $text('external_id'), isset($values['number']) ? self::number((string) $values['number']) : null, $text('email'),
-            array_filter(['first_name' => $text('first_name'), 'last_name' => $text('last_name'), 'zone' => $text('time_zone'), 'locale' => $text('locale')], fn (?string $value): bool => $value !== null),
+            $text('external_id'),
+            isset($values['number']) ? self::number((string) $values['number']) : null,
+            $text('email'),
+            array_filter(
+                [
+                    'first_name' => $text('first_name'), 'last_name' => $text('last_name'), 'zone' => $text('time_zone'),
+                    'locale' => $text('locale'),
+                ],
+                fn (?string $value): bool => $value !== null,
+            ),
             $fields,
         );
     }
@@ -118,7 +131,9 @@ final class RequestParser
                 continue;
             }
             try {
-                $values[$field->key === 'zone' && $key === 'time_zone' ? 'time_zone' : $field->key] = FieldNormalizer::into($field, is_int($value) && $field->kind->isReference() ? "#$value" : $value, $place, (string) $key);
+                $values[$field->key === 'zone' && $key === 'time_zone' ? 'time_zone' : $field->key] = FieldNormalizer::into(
+                    $field, is_int($value) && $field->kind->isReference() ? "#$value" : $value, $place, (string) $key,
+                );
             } catch (Refused $e) {
                 $wrong[$at.$key] = Sentence::of($e->reason());
             }

@@ -27,10 +27,18 @@ final class Shapes
         return [
             'id' => $person->id, 'first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email,
             'time_zone' => $person->zone, 'locale' => $person->locale,
-            'numbers' => $person->numbers->sortByDesc('rank')->values()->map(fn (Number $number): array => ['number' => $number->e164, 'kind' => $number->kind->value, 'alive' => $number->alive])->all(),
-            'external_ids' => $person->externalIds->map(fn (ExternalId $id): array => ['scope' => $id->scope, 'id' => $id->external_id])->all(),
-            'tags' => $labels('tag'), 'lists' => $labels('list'),
-            'fields' => (object) $person->fields, 'added_at' => self::time($person->added_at),
+            'numbers' => $person->numbers
+                ->sortByDesc('rank')
+                ->values()
+                ->map(fn (Number $number): array => ['number' => $number->e164, 'kind' => $number->kind->value, 'alive' => $number->alive])
+                ->all(),
+            'external_ids' => $person->externalIds
+                ->map(fn (ExternalId $id): array => ['scope' => $id->scope, 'id' => $id->external_id])
+                ->all(),
+            'tags' => $labels('tag'),
+            'lists' => $labels('list'),
+            'fields' => (object) $person->fields,
+            'added_at' => self::time($person->added_at),
         ];
     }
 
@@ -38,10 +46,17 @@ final class Shapes
     public static function type(RecordType $type): array
     {
         return [
-            'type' => $type->key, 'name' => $type->name, 'plural' => $type->plural, 'person_field' => $type->person_field, 'title_field' => $type->title_field,
-            'start_field' => $type->start_field, 'end_field' => $type->end_field, 'stage_field' => $type->stage_field,
-            'fields' => $type->fields->map(fn (Field $field): array => ['key' => $field->key, 'name' => $field->name, 'kind' => $field->kind->value]
-                + ($field->kind === FieldKind::Choice ? ['options' => $field->options] : []) + ($field->kind === FieldKind::Record ? ['of' => $field->of] : []))->values()->all(),
+            'type' => $type->key, 'name' => $type->name, 'plural' => $type->plural, 'person_field' => $type->person_field,
+            'title_field' => $type->title_field, 'start_field' => $type->start_field, 'end_field' => $type->end_field,
+            'stage_field' => $type->stage_field,
+            'fields' => $type->fields
+                ->map(
+                    fn (Field $field): array => ['key' => $field->key, 'name' => $field->name, 'kind' => $field->kind->value] +
+                        ($field->kind === FieldKind::Choice ? ['options' => $field->options] : []) +
+                        ($field->kind === FieldKind::Record ? ['of' => $field->of] : []),
+                )
+                ->values()
+                ->all(),
         ];
     }
 
@@ -50,7 +65,8 @@ final class Shapes
     {
         return [
             'id' => $record->id, 'type' => $record->type->key, 'external_id' => $record->external_id, 'person_id' => $record->person_id,
-            'fields' => (object) $record->values, 'added_at' => self::time($record->added_at), 'changed_at' => self::time($record->changed_at),
+            'fields' => (object) $record->values, 'added_at' => self::time($record->added_at),
+            'changed_at' => self::time($record->changed_at),
         ];
     }
 
@@ -68,26 +84,42 @@ final class Shapes
     public static function text(Message $text): array
     {
         return [
-            'id' => $text->id, 'direction' => $text->isInbound() ? 'in' : 'out', 'origin' => $text->origin->value, 'state' => $text->state->value,
-            'person_id' => $text->person_id, 'number' => $text->number, 'line' => $text->line->number, 'body' => $text->body, 'rule_id' => $text->rule_id, 'run_id' => $text->run_id,
-            'parts' => $text->parts, 'price' => $text->currency === null ? null : ['amount' => sprintf('%.6F', $text->price_micros / 1e6), 'currency' => $text->currency],
+            'id' => $text->id,
+            'direction' => $text->isInbound() ? 'in' : 'out',
+            'origin' => $text->origin->value,
+            'state' => $text->state->value,
+            'person_id' => $text->person_id,
+            'number' => $text->number,
+            'line' => $text->line->number,
+            'body' => $text->body,
+            'rule_id' => $text->rule_id,
+            'run_id' => $text->run_id,
+            'parts' => $text->parts,
+            'price' => $text->currency === null
+                ? null
+                : ['amount' => sprintf('%.6F', $text->price_micros / 1e6), 'currency' => $text->currency],
             'reason' => $text->reason === null ? null : \App\Sentences\Sentence::of($text->reason),
-            'wanted_at' => self::time($text->wanted_at), 'left_at' => self::time($text->left_at), 'status_at' => self::time($text->status_at),
+            'wanted_at' => self::time($text->wanted_at), 'left_at' => self::time($text->left_at),
+            'status_at' => self::time($text->status_at),
         ];
     }
 
     /** @return array<string, mixed> */
     public static function rule(Rule $rule): array
     {
-        return ['id' => $rule->id, 'name' => $rule->name, 'power' => $rule->power->value, 'version' => $rule->version?->number, 'document' => $rule->version?->document];
+        return [
+            'id' => $rule->id, 'name' => $rule->name, 'power' => $rule->power->value, 'version' => $rule->version?->number,
+            'document' => $rule->version?->document,
+        ];
     }
 
     /** @return array<string, mixed> */
     public static function run(Run $run): array
     {
         return [
-            'id' => $run->id, 'rule_id' => $run->rule_id, 'version' => $run->version->number, 'person_id' => $run->person_id, 'record_id' => $run->record_id,
-            'live' => $run->live, 'outcome' => $run->outcome, 'step' => $run->state['step'] ?? null, 'began_at' => self::time($run->began_at), 'ended_at' => self::time($run->ended_at),
+            'id' => $run->id, 'rule_id' => $run->rule_id, 'version' => $run->version->number, 'person_id' => $run->person_id,
+            'record_id' => $run->record_id, 'live' => $run->live, 'outcome' => $run->outcome, 'step' => $run->state['step'] ?? null,
+            'began_at' => self::time($run->began_at), 'ended_at' => self::time($run->ended_at),
         ];
     }
 

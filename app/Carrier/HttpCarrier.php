@@ -22,15 +22,22 @@ final readonly class HttpCarrier implements Carrier
      */
     public function handOver(array $messages): array
     {
-        $responses = Http::pool(fn (Pool $pool): array => array_map(
-            fn (Message $message) => $pool->as((string) $message->id)
-                ->withToken($this->secret)
-                ->withHeaders(['Idempotency-Key' => (string) $message->key])
-                ->timeout($this->timeoutSeconds)->connectTimeout($this->timeoutSeconds)
-                ->post("$this->url/texts", ['from' => $message->line->number ?? $message->line->name, 'to' => $message->number, 'text' => $message->body]
-                    + ($message->picture === null ? [] : ['picture' => $message->picture])),
-            $messages,
-        ));
+        $responses = Http::pool(
+            fn (Pool $pool): array => array_map(
+                fn (Message $message) => $pool
+                    ->as((string) $message->id)
+                    ->withToken($this->secret)
+                    ->withHeaders(['Idempotency-Key' => (string) $message->key])
+                    ->timeout($this->timeoutSeconds)
+                    ->connectTimeout($this->timeoutSeconds)
+                    ->post(
+                        "$this->url/texts",
+                        ['from' => $message->line->number ?? $message->line->name, 'to' => $message->number, 'text' => $message->body] +
+                            ($message->picture === null ? [] : ['picture' => $message->picture]),
+                    ),
+                $messages,
+            ),
+        );
 
         $answers = [];
         foreach ($messages as $message) {

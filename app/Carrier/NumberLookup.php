@@ -26,15 +26,23 @@ final readonly class NumberLookup
     public function ask(Number $number, \DateTimeImmutable $now): Reason
     {
         try {
-            $response = Http::withToken($this->secret)->timeout($this->timeoutSeconds)->connectTimeout($this->timeoutSeconds)->withoutRedirecting()
-                ->acceptJson()->get("$this->url/".rawurlencode($number->e164));
+            $response = Http::withToken($this->secret)
+                ->timeout($this->timeoutSeconds)
+                ->connectTimeout($this->timeoutSeconds)
+                ->withoutRedirecting()
+                ->acceptJson()
+                ->get("$this->url/".rawurlencode($number->e164));
         } catch (ConnectionException) {
             return $this->reason('failed', $number, 'it gave no answer');
         }
         $kind = NumberKind::tryFrom(is_string($line = $response->json('line')) ? $line : '');
         $inUse = $response->json('in_use');
         if (! $response->successful() || $kind === null || ! is_bool($inUse)) {
-            return $this->reason('failed', $number, $response->successful() ? 'its answer could not be read' : "it answered with HTTP {$response->status()}");
+            return $this->reason(
+                'failed',
+                $number,
+                $response->successful() ? 'its answer could not be read' : "it answered with HTTP {$response->status()}",
+            );
         }
         $number->forceFill(['kind' => $kind, 'alive' => $inUse, 'looked_up_at' => $now])->save();
 

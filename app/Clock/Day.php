@@ -46,7 +46,11 @@ final readonly class Day
     {
         $hours = [];
         for ($at = $this->begins; $at < $this->ends; $at = $at->modify('+1 hour')) {
-            $hours[] = ['hour' => (int) $at->setTimezone(new \DateTimeZone($this->zone))->format('G'), 'from' => $at, 'to' => $at->modify('+1 hour')];
+            $hours[] = [
+                'hour' => (int) $at->setTimezone(new \DateTimeZone($this->zone))->format('G'),
+                'from' => $at,
+                'to' => $at->modify('+1 hour'),
+            ];
         }
 
         return $hours;

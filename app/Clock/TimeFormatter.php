@@ -55,7 +55,9 @@ final class TimeFormatter
     {
         $local = $at->setTimezone(new \DateTimeZone($zone));
 
-        return $local->format('Y-m-d') === $now->setTimezone(new \DateTimeZone($zone))->format('Y-m-d') ? $local->format('H:i') : self::momentIn($at, $zone);
+        return $local->format('Y-m-d') === $now->setTimezone(new \DateTimeZone($zone))->format('Y-m-d')
+            ? $local->format('H:i')
+            : self::momentIn($at, $zone);
     }
 
     /** A count with its noun, small ones in words: "four people", "one text", "143 texts". */

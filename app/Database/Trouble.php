@@ -18,7 +18,10 @@ final class Trouble
     /** Busy, locked, interrupted, read-only, trouble of reading or writing, full, cannot be opened, locking protocol. */
     private const SQLITE = [5, 6, 8, 9, 10, 13, 14, 15];
 
-    /** Connection, rolled back (deadlock, serialization), not enough of something (disk, memory, connections), taken back by whoever runs it, trouble of the system. */
+    /**
+     * Connection, rolled back (deadlock, serialization), not enough of something (disk, memory, connections), taken back by whoever runs
+     * it, trouble of the system.
+     */
     private const CLASSES = ['08', '40', '53', '57', '58'];
 
     /** Read-only; a lock that cannot be had. */
@@ -27,7 +30,9 @@ final class Trouble
     public static function passes(\Throwable $e): bool
     {
         for ($one = $e; $one !== null; $one = $one->getPrevious()) {
-            if ($one instanceof \PDOException && (self::bySign($one) || (new ConcurrencyErrorDetector)->causedByConcurrencyError($one) || (new LostConnectionDetector)->causedByLostConnection($one))) {
+            if ($one instanceof \PDOException && (self::bySign($one)
+                || (new ConcurrencyErrorDetector)->causedByConcurrencyError($one)
+                || (new LostConnectionDetector)->causedByLostConnection($one))) {
                 return true;
             }
         }

@@ -14,7 +14,12 @@ final class SchemaPage
     /** @param  Schema  $schema */
     public static function of(array $schema, string $file): string
     {
-        $lines = ['# '.$schema['title'], '', $schema['description'] ?? '', '', "Keys in bold have to be there. This page is made from [$file]($file) by `php artisan linnet:reference`.", '', '## The document', '', ...self::object($schema)];
+        $lines = [
+            '# '.$schema['title'], '', $schema['description'] ?? '', '',
+            "Keys in bold have to be there. This page is made from [$file]($file) by `php artisan linnet:reference`.", '',
+            '## The document', '',
+            ...self::object($schema),
+        ];
         /** @var array<string, Schema> $parts */
         $parts = $schema['$defs'] ?? [];
         foreach ($parts as $name => $part) {
@@ -40,7 +45,15 @@ final class SchemaPage
             return [...$lines, ucfirst(self::says($part)).'.'];
         }
         foreach ($kinds as $kind) {
-            array_push($lines, '### '.self::kind($kind), '', ...(isset($kind['properties']) ? [...(isset($kind['description']) ? [$kind['description'], ''] : []), ...self::object($kind)] : [ucfirst(self::says($kind)).'.']), ...['']);
+            array_push(
+                $lines,
+                '### '.self::kind($kind),
+                '',
+                ...isset($kind['properties'])
+                    ? [...isset($kind['description']) ? [$kind['description'], ''] : [], ...self::object($kind)]
+                    : [ucfirst(self::says($kind)).'.'],
+                ...[''],
+            );
         }
 
         return $lines;
@@ -62,7 +75,9 @@ final class SchemaPage
         }
         $must = $kind['required'] ?? array_keys($properties);
 
-        return $properties === [] ? ucfirst(self::says($kind)) : 'With '.implode(' and ', array_map(fn (mixed $key): string => "`$key`", (array) $must));
+        return $properties === []
+            ? ucfirst(self::says($kind))
+            : 'With '.implode(' and ', array_map(fn (mixed $key): string => "`$key`", (array) $must));
     }
 
     /**
@@ -87,7 +102,10 @@ final class SchemaPage
         $properties = $object['properties'] ?? [];
         foreach ($properties as $key => $property) {
             $must = in_array($key, (array) ($object['required'] ?? []), true);
-            $rows[] = sprintf('| %s`%s`%s | %s | %s |', $must ? '**' : '', $within.$key, $must ? '**' : '', self::cell(self::says($property)), self::cell((string) ($property['description'] ?? '')));
+            $rows[] = sprintf(
+                '| %s`%s`%s | %s | %s |', $must ? '**' : '', $within.$key, $must ? '**' : '', self::cell(self::says($property)),
+                self::cell((string) ($property['description'] ?? '')),
+            );
             $inner = $property['items'] ?? $property;
             if (is_array($inner) && isset($inner['properties'])) {
                 array_push($rows, ...self::rows($inner, $within.$key.(isset($property['items']) ? '[].' : '.')));
@@ -108,17 +126,46 @@ final class SchemaPage
         };
 
         return match (true) {
-            isset($schema['$ref']) => '['.self::title(basename((string) $schema['$ref'])).'](#'.str_replace('_', '-', basename((string) $schema['$ref'])).')',
+            isset($schema['$ref']) => '['.
+                self::title(basename((string) $schema['$ref'])).
+                '](#'.
+                str_replace('_', '-', basename((string) $schema['$ref'])).
+                ')',
             array_key_exists('const', $schema) => '`'.json_encode($schema['const'], JSON_UNESCAPED_UNICODE).'`',
-            isset($schema['enum']) => implode(', ', array_map(fn (mixed $one): string => '`'.json_encode($one, JSON_UNESCAPED_UNICODE).'`', (array) $schema['enum'])),
-            isset($schema['oneOf']) && ! isset($schema['properties']) => implode(' or ', array_unique(array_map(self::says(...), (array) $schema['oneOf']))),
+            isset($schema['enum']) => implode(
+                ', ',
+                array_map(fn (mixed $one): string => '`'.json_encode($one, JSON_UNESCAPED_UNICODE).'`', (array) $schema['enum']),
+            ),
+            isset($schema['oneOf']) && ! isset($schema['properties']) => implode(
+                ' or ',
+                array_unique(array_map(self::says(...), (array) $schema['oneOf'])),
+            ),
             isset($schema['allOf']) => implode(', ', array_map(self::says(...), (array) $schema['allOf'])),
             default => match ($schema['type'] ?? null) {
-                'array' => 'a list'.$range('minItems', 'maxItems').(isset($schema['items']) ? ': '.self::says((array) $schema['items']) : ''),
-                'object' => isset($schema['properties']) ? 'an object with '.implode(', ', array_map(fn (string $key): string => "`$key`", array_keys((array) $schema['properties']))) : 'an object'.(is_array($schema['additionalProperties'] ?? null) ? ' of names, each with '.self::says($schema['additionalProperties']) : ''),
-                'string' => 'text'.(isset($schema['format']) ? " ({$schema['format']})" : (isset($schema['pattern']) ? " like `{$schema['pattern']}`" : '')).(isset($schema['maxLength']) ? ", up to {$schema['maxLength']} characters" : ''),
-                'integer' => 'a whole number'.$range('minimum', 'maximum'), 'number' => 'a number'.$range('minimum', 'maximum'), 'boolean' => '`true` or `false`', 'null' => '`null`',
-                default => is_array($schema['type'] ?? null) ? implode(' or ', array_map(fn (mixed $type): string => self::says(['type' => $type]), $schema['type'])) : 'anything',
+                'array' => 'a list'.
+                    $range('minItems', 'maxItems').
+                    (isset($schema['items']) ? ': '.self::says((array) $schema['items']) : ''),
+                'object' => isset($schema['properties'])
+                    ? 'an object with '.
+                        implode(', ', array_map(fn (string $key): string => "`$key`", array_keys((array) $schema['properties'])))
+                    : 'an object'.
+                        (is_array($schema['additionalProperties'] ?? null)
+                            ? ' of names, each with '.self::says($schema['additionalProperties'])
+                            : ''),
+                'string' => 'text'.
+                    (isset($schema['format'])
+                        ? " ({$schema['format']})"
+                        : (isset($schema['pattern'])
+                            ? " like `{$schema['pattern']}`"
+                            : '')).
+                    (isset($schema['maxLength']) ? ", up to {$schema['maxLength']} characters" : ''),
+                'integer' => 'a whole number'.$range('minimum', 'maximum'),
+                'number' => 'a number'.$range('minimum', 'maximum'),
+                'boolean' => '`true` or `false`',
+                'null' => '`null`',
+                default => is_array($schema['type'] ?? null)
+                    ? implode(' or ', array_map(fn (mixed $type): string => self::says(['type' => $type]), $schema['type']))
+                    : 'anything',
             },
         };
     }

@@ -31,8 +31,12 @@ final readonly class Calendars
     /** @return int how many were looked at; 0 means there is nothing left */
     public function piece(): int
     {
-        $next = Rule::query()->where('power', ActivationState::On)->where(fn ($some) => $some->whereNotNull('broadcast_at')->orWhereNotNull('start_cursor'))
-            ->orderByRaw('broadcast_at is null')->orderBy('id')->first();
+        $next = Rule::query()
+            ->where('power', ActivationState::On)
+            ->where(fn ($some) => $some->whereNotNull('broadcast_at')->orWhereNotNull('start_cursor'))
+            ->orderByRaw('broadcast_at is null')
+            ->orderBy('id')
+            ->first();
 
         return match (true) {
             $next === null => 0,
@@ -55,7 +59,9 @@ final readonly class Calendars
 
     private function callUp(Rule $rule): int
     {
-        return UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, function (UnitOfWork $unit) use ($rule): int {
+        return UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, function (
+            UnitOfWork $unit,
+        ) use ($rule): int {
             $published = $unit->reader->rule($rule->id);
             $at = $rule->broadcast_at?->toDateTimeImmutable();
             $ids = $published === null || $at === null ? [] : $this->subjects($published->rule, (int) $rule->broadcast_cursor);
@@ -72,7 +78,10 @@ final readonly class Calendars
                 $rule->update(['broadcast_cursor' => $ids[self::PIECE - 1]]);
             } else {
                 $rule->update(['broadcast_at' => null, 'broadcast_cursor' => null]);
-                $next = $published === null || $at === null ? null : self::next($published->rule, $at, new \DateTimeZone(Business::ours()->zone));
+                $next =
+                    $published === null || $at === null
+                        ? null
+                        : self::next($published->rule, $at, new \DateTimeZone(Business::ours()->zone));
                 if ($next !== null) {
                     $unit->runs->time(Timer::CALENDAR, $rule->id, 0, $next);
                 }
@@ -84,9 +93,14 @@ final readonly class Calendars
 
     private function scheduleStarts(Rule $rule): int
     {
-        return UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, function (UnitOfWork $unit) use ($rule): int {
+        return UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, function (
+            UnitOfWork $unit,
+        ) use ($rule): int {
             $published = $unit->reader->rule($rule->id);
-            if ($published === null || ! ($published->rule->trigger instanceof DateReached || $published->rule->trigger instanceof GoneQuiet)) {
+            if (
+                $published === null ||
+                ! ($published->rule->trigger instanceof DateReached || $published->rule->trigger instanceof GoneQuiet)
+            ) {
                 $rule->update(['start_cursor' => null]);
 
                 return 1;
@@ -113,9 +127,15 @@ final readonly class Calendars
     private function subjects(Core $rule, int $after): array
     {
         $type = $rule->trigger->type();
-        $ids = $type === RecordType::PERSON
-            ? DB::table('people')->where('id', '>', $after)
-            : DB::table('records')->where('record_type_id', fn (Builder $query) => $query->from('record_types')->where('key', $type)->select('id')->limit(1))->where('id', '>', $after);
+        $ids =
+            $type === RecordType::PERSON
+                ? DB::table('people')->where('id', '>', $after)
+                : DB::table('records')
+                    ->where(
+                        'record_type_id',
+                        fn (Builder $query) => $query->from('record_types')->where('key', $type)->select('id')->limit(1),
+                    )
+                    ->where('id', '>', $after);
 
         return array_map(intval(...), array_values($ids->orderBy('id')->limit(self::PIECE)->pluck('id')->all()));
     }

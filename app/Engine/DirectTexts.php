@@ -24,7 +24,10 @@ use Linnet\Core\Record\Person;
 use Linnet\Core\Rule\Step\TextKind;
 use Psr\Clock\ClockInterface;
 
-/** Texts that no rule wants: typed by staff, or the one answer a word gets. Past the checks made for automatic texts, never past an opt-out. */
+/**
+ * Texts that no rule wants: typed by staff, or the one answer a word gets. Past the checks made for automatic texts, never past an
+ * opt-out.
+ */
 final readonly class DirectTexts
 {
     public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects)
@@ -34,7 +37,11 @@ final readonly class DirectTexts
     /** @return Reason|null why it was not sent; null if it is on its way */
     public function fromStaff(Conversation $conversation, Staff $staff, string $body): ?Reason
     {
-        return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use ($conversation, $staff, $body): ?Reason {
+        return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
+            $conversation,
+            $staff,
+            $body,
+        ): ?Reason {
             $person = $unit->reader->person($conversation->person_id) ?? throw new \LogicException('a conversation is with somebody');
             $refused = $this->send($unit, $person, $conversation->line, TextOrigin::Staff, $body, 'staff/'.Str::uuid7(), null, $staff->id);
             if ($refused === null) {
@@ -46,18 +53,30 @@ final readonly class DirectTexts
     }
 
     /** @param  string|null  $number the one it goes to; null for the preferred one */
-    public function send(UnitOfWork $unit, Person $person, Line $line, TextOrigin $origin, string $body, string $name, ?string $number, ?int $staffId = null): ?Reason
-    {
+    public function send(
+        UnitOfWork $unit,
+        Person $person,
+        Line $line,
+        TextOrigin $origin,
+        string $body,
+        string $name,
+        ?string $number,
+        ?int $staffId = null,
+    ): ?Reason {
         $now = $unit->now;
         $business = $unit->reader->business();
         $to = $unit->contexts->stillReceiver($person, $number);
         $on = $line->read();
         [$departed, $turn] = $on->pace->isLimited() ? $unit->texts->reservedSlots($line->key, $on->pace->looksBack($now)) : [[], 0];
-        $verdict = Gate::judge(new Candidate(
-            $origin, TextKind::Service, $body, $to, ActivationState::On, $line->power, $line->name, $business->sending, businessZone: $business->zone,
-            pace: $on->pace, departed: $departed, turn: $turn, health: $on->health,
-            lineCountries: $on->countries,
-        ), $unit->reader->policy(), $now)->verdict();
+        $verdict = Gate::judge(
+            new Candidate(
+                $origin, TextKind::Service, $body, $to, ActivationState::On, $line->power, $line->name, $business->sending,
+                businessZone: $business->zone, pace: $on->pace, departed: $departed, turn: $turn, health: $on->health,
+                lineCountries: $on->countries,
+            ),
+            $unit->reader->policy(),
+            $now,
+        )->verdict();
         // A line that is busy gives it the next place; it leaves then without being asked again.
         if ($verdict->say !== Say::Pass && ! $verdict->takesSlot) {
             return $verdict->reason;
@@ -69,10 +88,13 @@ final readonly class DirectTexts
         $composed = Composed::plain($body, $to, $business);
         $conversation = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
         $message = Message::query()->create([
-            'name' => $name, 'key' => (string) Str::uuid7(), 'origin' => $origin === TextOrigin::Staff ? MessageOrigin::Staff : MessageOrigin::Words, 'state' => MessageState::Ready, 'person_id' => $person->id,
-            'line_id' => $line->id, 'conversation_id' => $conversation->id, 'staff_id' => $staffId, 'kind' => TextKind::Service, 'number' => $to->number, 'body' => $composed->body,
-            'encoding' => $composed->length->encoding->value, 'parts' => $composed->length->parts, 'price_micros' => $composed->price, 'currency' => $business->tariff->currency,
-            'wanted_at' => $now, 'left_at' => $now, 'at' => $now, 'retry_at' => $leaves > $now ? $leaves : null,
+            'name' => $name, 'key' => (string) Str::uuid7(),
+            'origin' => $origin === TextOrigin::Staff ? MessageOrigin::Staff : MessageOrigin::Words, 'state' => MessageState::Ready,
+            'person_id' => $person->id, 'line_id' => $line->id, 'conversation_id' => $conversation->id, 'staff_id' => $staffId,
+            'kind' => TextKind::Service, 'number' => $to->number, 'body' => $composed->body,
+            'encoding' => $composed->length->encoding->value, 'parts' => $composed->length->parts, 'price_micros' => $composed->price,
+            'currency' => $business->tariff->currency, 'wanted_at' => $now, 'left_at' => $now, 'at' => $now,
+            'retry_at' => $leaves > $now ? $leaves : null,
         ]);
         $conversation->update(['last_message_id' => $message->id, 'last_at' => $now]);
 

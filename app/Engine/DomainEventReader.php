@@ -33,24 +33,41 @@ final readonly class DomainEventReader
         $line = $message === null ? ($record === null ? null : $this->lineOf($record)) : $this->reader->lineKey($message->line_id);
         $said = match ($change->kind) {
             ChangeKind::RecordAdded => $record === null ? null : new Core\RecordAdded($record->type->key),
-            ChangeKind::RecordChanged => $record === null ? null : new Core\RecordChanged($record->type->key, $change->from ?? [], $change->to ?? []),
+            ChangeKind::RecordChanged => $record === null
+                ? null
+                : new Core\RecordChanged($record->type->key, $change->from ?? [], $change->to ?? []),
             ChangeKind::PersonAdded => new Core\PersonAdded,
             ChangeKind::PersonChanged => new Core\PersonChanged($change->from ?? [], $change->to ?? []),
-            ChangeKind::TextReceived => new Core\TextReceived(isset($with['rule_id']) ? (string) $with['rule_id'] : null, (string) $line, (string) $message?->body, (string) ($with['remark'] ?? '')),
-            ChangeKind::LabelChanged => new Core\LabelChanged(LabelKind::from((string) $with['label']), (string) $with['name'], (bool) $with['added']),
+            ChangeKind::TextReceived => new Core\TextReceived(
+                isset($with['rule_id']) ? (string) $with['rule_id'] : null, (string) $line, (string) $message?->body,
+                (string) ($with['remark'] ?? ''),
+            ),
+            ChangeKind::LabelChanged => new Core\LabelChanged(
+                LabelKind::from((string) $with['label']),
+                (string) $with['name'],
+                (bool) $with['added'],
+            ),
             ChangeKind::FormSent => new Core\FormSent((string) $with['form']),
-            ChangeKind::StatusReported => new Core\StatusReported(ReportedStatus::from((string) $with['fate']), isset($with['rule']) ? (string) $with['rule'] : null),
+            ChangeKind::StatusReported => new Core\StatusReported(
+                ReportedStatus::from((string) $with['fate']),
+                isset($with['rule']) ? (string) $with['rule'] : null,
+            ),
             ChangeKind::Asked => new Core\Asked((string) $with['rule_id'], AskedBy::from((string) $with['by'])),
         };
 
-        return $said === null ? null : new DomainEvent(
-            (string) $change->id, $said, $this->subject($change->person_id, $record), $change->at->toDateTimeImmutable(), $line, $message?->number, new Cause($change->cause ?? []),
-        );
+        return $said === null
+            ? null
+            : new DomainEvent(
+                (string) $change->id, $said, $this->subject($change->person_id, $record), $change->at->toDateTimeImmutable(), $line,
+                $message?->number, new Cause($change->cause ?? []),
+            );
     }
 
     public function subject(?int $personId, ?Record $record): Subject
     {
-        return $record === null ? new Subject($personId) : new Subject($record->personId ?? $personId, $record->id, $record->startsAt($this->reader->business()->zone));
+        return $record === null
+            ? new Subject($personId)
+            : new Subject($record->personId ?? $personId, $record->id, $record->startsAt($this->reader->business()->zone));
     }
 
     /** The line a record came in by: the value of its first field that holds one. */

@@ -57,8 +57,16 @@ final readonly class LastLook
             return $this->mayTellStaff($unit, $message);
         }
         $to = $unit->contexts->stillReceiver($person, $message->number);
-        if ($message->left_at !== null && $message->left_at < $unit->now->modify('-'.self::LONGEST_HOURS.' hours') && ($message->anchor_at === null || $message->anchor_at <= $message->wanted_at)) {
-            Outbox::fail($message, new Reason('carrier.given_up', ['hours' => self::LONGEST_HOURS, 'attempts' => $message->attempts]), $unit->now);
+        if (
+            $message->left_at !== null &&
+            $message->left_at < $unit->now->modify('-'.self::LONGEST_HOURS.' hours') &&
+            ($message->anchor_at === null || $message->anchor_at <= $message->wanted_at)
+        ) {
+            Outbox::fail(
+                $message,
+                new Reason('carrier.given_up', ['hours' => self::LONGEST_HOURS, 'attempts' => $message->attempts]),
+                $unit->now,
+            );
 
             return false;
         }
@@ -73,11 +81,16 @@ final readonly class LastLook
     private function ofRule(UnitOfWork $unit, Message $message, Receiver $to): ?Verdict
     {
         $isFresh = $message->left_at !== null && $message->left_at->getTimestamp() + self::FRESH_SECONDS > $unit->now->getTimestamp();
-        $verdict = Gate::judge(new Candidate(
-            TextOrigin::Rule, $message->kind ?? TextKind::Service, $message->body, $to, $message->rule->power ?? ActivationState::On, $message->line->power, $message->line->name,
-            $unit->reader->business()->sending, anchor: $message->anchor_at?->toDateTimeImmutable(), wantedAt: $message->wanted_at->toDateTimeImmutable(),
-            standing: $isFresh ? null : $this->standing($unit, $message),
-        ), $unit->reader->policy(), $unit->now)->verdict();
+        $verdict = Gate::judge(
+            new Candidate(
+                TextOrigin::Rule, $message->kind ?? TextKind::Service, $message->body, $to, $message->rule->power ?? ActivationState::On,
+                $message->line->power, $message->line->name, $unit->reader->business()->sending,
+                anchor: $message->anchor_at?->toDateTimeImmutable(), wantedAt: $message->wanted_at->toDateTimeImmutable(),
+                standing: $isFresh ? null : $this->standing($unit, $message),
+            ),
+            $unit->reader->policy(),
+            $unit->now,
+        )->verdict();
 
         return $isFresh && $verdict->reason->code === 'gate.outside_hours' ? null : $verdict;
     }
@@ -87,7 +100,13 @@ final readonly class LastLook
     {
         $with = ['who' => $to->who];
         $stopped = $to->optedOut && ($message->origin === MessageOrigin::Staff || $this->stoppedSince($message));
-        $doubted = $to->mayHaveOptedOut && DB::table('numbers')->join('messages', 'messages.id', '=', 'numbers.ambiguous_opt_out_message_id')->where('e164', $message->number)->where('messages.id', '>', $message->id)->exists();
+        $doubted =
+            $to->mayHaveOptedOut &&
+            DB::table('numbers')
+                ->join('messages', 'messages.id', '=', 'numbers.ambiguous_opt_out_message_id')
+                ->where('e164', $message->number)
+                ->where('messages.id', '>', $message->id)
+                ->exists();
 
         return match (true) {
             $stopped => Verdict::drop(new Reason('gate.opted_out', $with)),
@@ -99,7 +118,12 @@ final readonly class LastLook
     /** The confirmation of a stop goes out after it; what was said before does not. */
     private function stoppedSince(Message $message): bool
     {
-        return DB::table('messages')->where('number', $message->number)->where('origin', MessageOrigin::Them->value)->where('meaning', 'opt_out')->where('id', '>', $message->id)->exists();
+        return DB::table('messages')
+            ->where('number', $message->number)
+            ->where('origin', MessageOrigin::Them->value)
+            ->where('meaning', 'opt_out')
+            ->where('id', '>', $message->id)
+            ->exists();
     }
 
     private function mayTellStaff(UnitOfWork $unit, Message $message): bool

@@ -60,7 +60,9 @@ final readonly class Outbox
         return $past + DB::transaction(function () use ($messages, $answers, $silent, $now): int {
             $this->note($silent === [] ? null : reset($silent)->detail, count($silent) === count($answers), $now);
 
-            return array_sum(array_map(fn (Message $message): int => (int) $this->store($message->id, $answers[$message->id], $now), $messages));
+            return array_sum(
+                array_map(fn (Message $message): int => (int) $this->store($message->id, $answers[$message->id], $now), $messages),
+            );
         });
     }
 
@@ -75,19 +77,38 @@ final readonly class Outbox
         $over = Outage::now();
         if ($over !== null) {
             if ($over->tries >= 3) {
-                Trace::note(new Reason('carrier.answers_again', ['since' => Reason::moment($over->since->toDateTimeImmutable(), \App\Models\Business::ours()->zone)]), $now, []);
+                Trace::note(
+                    new Reason('carrier.answers_again', [
+                        'since' => Reason::moment($over->since->toDateTimeImmutable(), \App\Models\Business::ours()->zone),
+                    ]),
+                    $now,
+                    [],
+                );
             }
             $over->delete();
-            Message::query()->where('state', MessageState::Ready)->where('attempts', '>', 0)->whereNull('reason')->update(['retry_at' => null]);
+            Message::query()
+                ->where('state', MessageState::Ready)
+                ->where('attempts', '>', 0)
+                ->whereNull('reason')
+                ->update(['retry_at' => null]);
         }
     }
 
     /** Texts whose event is past, or that nobody took for too long, do not wait for the carrier to come back. */
     private function lookThrough(\DateTimeImmutable $now): int
     {
-        $old = Message::query()->where('state', MessageState::Ready)
-            ->where(fn ($query) => $query->where('anchor_at', '<=', $now)->orWhere('left_at', '<=', $now->modify('-'.LastLook::LONGEST_HOURS.' hours')))
-            ->orderBy('id')->limit(self::LOOKED_THROUGH)->with(['line', 'rule'])->get()->all();
+        $old = Message::query()
+            ->where('state', MessageState::Ready)
+            ->where(
+                fn ($query) => $query
+                    ->where('anchor_at', '<=', $now)
+                    ->orWhere('left_at', '<=', $now->modify('-'.LastLook::LONGEST_HOURS.' hours')),
+            )
+            ->orderBy('id')
+            ->limit(self::LOOKED_THROUGH)
+            ->with(['line', 'rule'])
+            ->get()
+            ->all();
 
         return $old === [] ? 0 : count($old) - count($this->last->at(array_values($old), $now));
     }
@@ -104,14 +125,24 @@ final readonly class Outbox
         $attempts = $message->attempts + 1;
         if (! $answer->final) {
             $seconds = min(self::LONGEST_PAUSE, 2 ** min($attempts, 9));
-            $message->update(['attempts' => $attempts, 'retry_at' => $now->modify('+'.($seconds + crc32("$id/$attempts") % $seconds).' seconds')]);
+            $message->update([
+                'attempts' => $attempts,
+                'retry_at' => $now->modify('+'.($seconds + (crc32("$id/$attempts") % $seconds)).' seconds'),
+            ]);
 
             return false;
         }
-        $message->update($answer->accepted
-            ? ['state' => MessageState::Handed, 'carrier_ref' => $answer->ref, 'handed_at' => $now, 'attempts' => $attempts, 'reason' => null, 'retry_at' => null]
-            : ['attempts' => $attempts]);
-        $answer->accepted ? $this->wake($message, $now) : self::fail($message, new Reason('carrier.refused', ['detail' => $answer->detail]), $now);
+        $message->update(
+            $answer->accepted
+                ? [
+                    'state' => MessageState::Handed, 'carrier_ref' => $answer->ref, 'handed_at' => $now, 'attempts' => $attempts,
+                    'reason' => null, 'retry_at' => null,
+                ]
+                : ['attempts' => $attempts],
+        );
+        $answer->accepted
+            ? $this->wake($message, $now)
+            : self::fail($message, new Reason('carrier.refused', ['detail' => $answer->detail]), $now);
 
         return true;
     }
@@ -120,7 +151,9 @@ final readonly class Outbox
     public static function fail(Message $message, Reason $reason, \DateTimeImmutable $now): void
     {
         $message->neverLeft(MessageState::Failed, $reason, ['status_at' => $now, 'retry_at' => null]);
-        Trace::note($reason, $now, ['person_id' => $message->person_id, 'rule_id' => $message->rule_id, 'run_id' => $message->run_id, 'message_id' => $message->id]);
+        Trace::note($reason, $now, [
+            'person_id' => $message->person_id, 'rule_id' => $message->rule_id, 'run_id' => $message->run_id, 'message_id' => $message->id,
+        ]);
         self::lookAtRun($message, $now);
     }
 
@@ -134,7 +167,11 @@ final readonly class Outbox
 
     private static function lookAtRun(Message $message, \DateTimeImmutable $now): void
     {
-        if ($message->run_id !== null && $message->origin === MessageOrigin::Rule && Run::query()->whereKey($message->run_id)->where('live', true)->exists()) {
+        if (
+            $message->run_id !== null &&
+            $message->origin === MessageOrigin::Rule &&
+            Run::query()->whereKey($message->run_id)->where('live', true)->exists()
+        ) {
             Timer::put(Timer::RUN, $message->run_id, $now);
         }
     }

@@ -64,7 +64,13 @@ final readonly class Runner
     public function timers(array $ids): void
     {
         $this->work(function (UnitOfWork $unit) use ($ids): void {
-            $timers = DB::table('timers')->whereIn('id', $ids)->where('due_at', '<=', DatabaseRunStore::at($unit->now))->orderBy('due_at')->orderBy('id')->lockForUpdate()->get();
+            $timers = DB::table('timers')
+                ->whereIn('id', $ids)
+                ->where('due_at', '<=', DatabaseRunStore::at($unit->now))
+                ->orderBy('due_at')
+                ->orderBy('id')
+                ->lockForUpdate()
+                ->get();
             DB::table('timers')->whereIn('id', $timers->pluck('id'))->delete();
             $unit->runs->preload($this->subjects($timers->where('kind', Timer::RUN)));
             $texts = $this->subjects($timers->where('kind', Timer::MESSAGE));
@@ -95,10 +101,13 @@ final readonly class Runner
     private function reopen(Message $text, \DateTimeImmutable $now): void
     {
         $isNobodys = $text->run_id === null;
-        $text->update([
-            'state' => $isNobodys ? MessageState::Ready : MessageState::Waiting, 'left_at' => $isNobodys ? $now : null, 'handed_at' => null, 'status_at' => null, 'retry_at' => null, 'attempts' => 0,
-            'held_against' => false, 'released' => true, 'reason' => null, 'slot_at' => null,
-        ] + (($text->reason['code'] ?? '') === 'carrier.given_up' ? [] : ['key' => (string) Str::uuid7(), 'carrier_ref' => null]));
+        $text->update(
+            [
+                'state' => $isNobodys ? MessageState::Ready : MessageState::Waiting, 'left_at' => $isNobodys ? $now : null,
+                'handed_at' => null, 'status_at' => null, 'retry_at' => null, 'attempts' => 0, 'held_against' => false, 'released' => true,
+                'reason' => null, 'slot_at' => null,
+            ] + (($text->reason['code'] ?? '') === 'carrier.given_up' ? [] : ['key' => (string) Str::uuid7(), 'carrier_ref' => null]),
+        );
         DB::table('receipts')->where('message_id', $text->id)->delete();
     }
 
@@ -157,7 +166,8 @@ final readonly class Runner
     }
 
     /**
-     * Somebody decided that a run waits no longer for its moment; what follows goes through the gate as ever. False where it waits for none.
+     * Somebody decided that a run waits no longer for its moment; what follows goes through the gate as ever. False where it waits
+     * for none.
      *
      * @param  string  $place  where it stood when that was decided: it is not hurried twice by one decision
      */
@@ -175,15 +185,22 @@ final readonly class Runner
     /** Somebody decided that a run goes on at another step. */
     public function moveTo(int $runId, string $place, string $step, string $called, string $staff): bool
     {
-        return $this->detour($runId, $place, new Reason('run.moved', ['staff' => $staff, 'step' => $called]), fn (Core $rule, RunState $state, \DateTimeImmutable $now): ?RunState => Detour::to($rule, $state, $step, $now));
+        return $this->detour(
+            $runId, $place, new Reason('run.moved', ['staff' => $staff, 'step' => $called]),
+            fn (Core $rule, RunState $state, \DateTimeImmutable $now): ?RunState => Detour::to($rule, $state, $step, $now),
+        );
     }
 
     /** Starts a rule for somebody; what came of it is read from the change's trace. */
     public function start(Rule $rule, int $personId, ?int $recordId, AskedBy $by, ?Staff $staff): void
     {
-        DB::table('changes')->insert(ChangeRow::of(
-            ChangeKind::Asked, $recordId, $personId, null, [], $staff === null ? ChangeOrigin::rule('', []) : ChangeOrigin::staff($staff), $this->clock->now(), ['rule_id' => $rule->id, 'by' => $by->value],
-        ));
+        DB::table('changes')->insert(
+            ChangeRow::of(
+                ChangeKind::Asked, $recordId, $personId, null, [],
+                $staff === null ? ChangeOrigin::rule('', []) : ChangeOrigin::staff($staff), $this->clock->now(),
+                ['rule_id' => $rule->id, 'by' => $by->value],
+            ),
+        );
     }
 
     /** From now on a rule starts by itself; what is under way is looked at anew. */
@@ -197,7 +214,11 @@ final readonly class Runner
             }
         });
         foreach (Run::query()->where('rule_id', $rule->id)->where('live', true)->orderBy('id')->lazyById(500) as $run) {
-            $awaited = isset($run->state['awaits']) ? Message::query()->where('name', "$run->id/{$run->state['awaits']}")->value('id') : null;
+            $awaited = isset($run->state['awaits'])
+                ? Message::query()
+                    ->where('name', "$run->id/{$run->state['awaits']}")
+                    ->value('id')
+                : null;
             $awaited === null ? Timer::put(Timer::RUN, $run->id, $now) : Timer::put(Timer::MESSAGE, (int) $awaited, $now);
         }
         // Those that no run waits for, too.
@@ -209,14 +230,20 @@ final readonly class Runner
     {
         Timer::askAgain($this->clock->now(), personId: $personId);
         foreach (Run::query()->where('person_id', $personId)->where('live', true)->orderBy('id')->pluck('id') as $id) {
-            Timer::query()->where('kind', Timer::RUN)->where('subject_id', $id)->exists() || Timer::put(Timer::RUN, (int) $id, $this->clock->now());
+            Timer::query()->where('kind', Timer::RUN)->where('subject_id', $id)->exists() ||
+                Timer::put(Timer::RUN, (int) $id, $this->clock->now());
         }
     }
 
     /** Switches a line on or off. On, what it held is asked about again, and failures from before count no more. */
     public function switchLine(Line $line, ActivationState $power): void
     {
-        $line->update(['power' => $power] + ($power === ActivationState::On ? ['problem' => null, 'attempts' => 0, 'failed' => 0, 'well_since_message' => (int) Message::query()->max('id')] : []));
+        $line->update(
+            ['power' => $power] +
+                ($power === ActivationState::On
+                    ? ['problem' => null, 'attempts' => 0, 'failed' => 0, 'well_since_message' => (int) Message::query()->max('id')]
+                    : []),
+        );
         if ($power === ActivationState::On) {
             Timer::askAgain($this->clock->now(), $line->id);
         }
@@ -258,7 +285,10 @@ final readonly class Runner
         $isDone = false;
         $this->work(function (UnitOfWork $unit) use ($runId, $place, $reason, $to, &$isDone): void {
             $run = $unit->runs->run($runId);
-            $state = $run === null || $run->power !== ActivationState::On || $run->state->place() !== $place ? null : $to($run->rule, $run->state, $unit->now);
+            $state =
+                $run === null || $run->power !== ActivationState::On || $run->state->place() !== $place
+                    ? null
+                    : $to($run->rule, $run->state, $unit->now);
             $isDone = $state !== null;
             if ($run !== null && $state !== null) {
                 if ($run->state->awaits !== null) {

@@ -25,9 +25,25 @@ final readonly class Worker
     /** @return int how much was done; 0 means there is nothing to do now */
     public function round(): int
     {
-        $changes = array_values(array_map(intval(...), DB::table('changes')->where('handled', false)->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
+        $changes = array_values(
+            array_map(
+                intval(...),
+                DB::table('changes')->where('handled', false)->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all(),
+            ),
+        );
         $this->attempt($changes, $this->runner->changes(...), PutAside::CHANGE);
-        $timers = array_values(array_map(intval(...), DB::table('timers')->where('due_at', '<=', DatabaseRunStore::at($this->clock->now()))->orderBy('due_at')->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
+        $timers = array_values(
+            array_map(
+                intval(...),
+                DB::table('timers')
+                    ->where('due_at', '<=', DatabaseRunStore::at($this->clock->now()))
+                    ->orderBy('due_at')
+                    ->orderBy('id')
+                    ->limit(Rehearsal::AT_ONCE)
+                    ->pluck('id')
+                    ->all(),
+            ),
+        );
         $this->attempt($timers, $this->runner->timers(...), PutAside::TIMER);
 
         return count($changes) + count($timers) + $this->calendars->piece() + $this->outbox->deliver() + OutboundTaskQueue::requeueLost();

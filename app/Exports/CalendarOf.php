@@ -29,8 +29,13 @@ final class CalendarOf
         }
         $format = $start->kind === FieldKind::Date ? 'Y-m-d' : 'Y-m-d\TH:i:s\Z';
         $sql = FieldColumn::sql($start);
-        $records = Record::query()->whereRaw(FieldColumn::ofType($type->id))->whereRaw("$sql >= ? and $sql < ?", [$now->modify('-31 days')->format($format), $now->modify('+366 days')->format($format)])
-            ->orderByRaw($sql)->with('person.number')->limit(self::MOST)->get();
+        $records = Record::query()
+            ->whereRaw(FieldColumn::ofType($type->id))
+            ->whereRaw("$sql >= ? and $sql < ?", [$now->modify('-31 days')->format($format), $now->modify('+366 days')->format($format)])
+            ->orderByRaw($sql)
+            ->with('person.number')
+            ->limit(self::MOST)
+            ->get();
         $shown = new Shown($type, $records->map(fn (Record $record): array => $record->values), $business->zone, $business->currency());
         foreach ($records as $record) {
             $record->setRelation('type', $type);
@@ -40,8 +45,25 @@ final class CalendarOf
             $event = $written->createComponent('VEVENT', [
                 'UID' => "record-$record->id@$business->install", 'DTSTAMP' => $record->changed_at, 'LAST-MODIFIED' => $record->changed_at,
                 'SUMMARY' => implode(', ', array_filter([self::called($record), self::name($record)])),
-                'DESCRIPTION' => implode("\n", array_filter($type->fields->filter(fn ($field): bool => ! in_array($field->kind, [FieldKind::LongText, FieldKind::Phone, FieldKind::Email, FieldKind::Person], true))
-                    ->map(fn ($field): string => ($said = $shown->key($field->key, $record->values[$field->key] ?? null)) === '' ? '' : "$field->name: $said")->all())),
+                'DESCRIPTION' => implode(
+                    "\n",
+                    array_filter(
+                        $type->fields
+                            ->filter(
+                                fn ($field): bool => ! in_array(
+                                    $field->kind,
+                                    [FieldKind::LongText, FieldKind::Phone, FieldKind::Email, FieldKind::Person],
+                                    true,
+                                ),
+                            )
+                            ->map(
+                                fn ($field): string => ($said = $shown->key($field->key, $record->values[$field->key] ?? null)) === ''
+                                    ? ''
+                                    : "$field->name: $said",
+                            )
+                            ->all(),
+                    ),
+                ),
                 'STATUS' => preg_match('/cancel/i', $stage) === 1 ? 'CANCELLED' : 'CONFIRMED',
             ]);
             $written->add($event);
@@ -62,7 +84,9 @@ final class CalendarOf
         $kind = $record->type->field($record->type->title_field)?->kind;
         $called = $record->called();
 
-        return in_array($kind, [FieldKind::Phone, FieldKind::Email, FieldKind::Person], true) || PlainName::isNumber($called) ? $record->type->name : $called;
+        return in_array($kind, [FieldKind::Phone, FieldKind::Email, FieldKind::Person], true) || PlainName::isNumber($called)
+            ? $record->type->name
+            : $called;
     }
 
     private static function name(Record $record): string

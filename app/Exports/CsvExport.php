@@ -15,20 +15,26 @@ final class CsvExport
      */
     public static function of(string $name, array $headings, iterable $rows): StreamedResponse
     {
-        return new StreamedResponse(function () use ($headings, $rows): void {
-            $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
-            // The byte order mark tells spreadsheet programs that it is UTF-8.
-            fwrite($out, "\xEF\xBB\xBF");
-            fputcsv($out, array_map(self::safe(...), $headings), ',', '"', '', "\r\n");
-            foreach ($rows as $row) {
-                fputcsv($out, array_map(self::safe(...), $row), ',', '"', '', "\r\n");
-            }
-            fclose($out);
-        }, 200, [
-            'Content-Type' => 'text/csv; charset=UTF-8',
-            'Content-Disposition' => 'attachment; filename="'.(preg_replace('/[^\w.-]+/', '-', preg_replace('/\.\w+$/', '', $name) ?? '') ?: 'list').'.csv"',
-            'Cache-Control' => 'no-store',
-        ]);
+        return new StreamedResponse(
+            function () use ($headings, $rows): void {
+                $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
+                // The byte order mark tells spreadsheet programs that it is UTF-8.
+                fwrite($out, "\xEF\xBB\xBF");
+                fputcsv($out, array_map(self::safe(...), $headings), ',', '"', '', "\r\n");
+                foreach ($rows as $row) {
+                    fputcsv($out, array_map(self::safe(...), $row), ',', '"', '', "\r\n");
+                }
+                fclose($out);
+            },
+            200,
+            [
+                'Content-Type' => 'text/csv; charset=UTF-8',
+                'Content-Disposition' => 'attachment; filename="'.
+                    (preg_replace('/[^\w.-]+/', '-', preg_replace('/\.\w+$/', '', $name) ?? '') ?: 'list').
+                    '.csv"',
+                'Cache-Control' => 'no-store',
+            ],
+        );
     }
 
     /** What a spreadsheet program would run as a formula gets an apostrophe before it; numbers, telephone numbers too, are left alone. */
@@ -37,6 +43,8 @@ final class CsvExport
         // Read with another separator, or line by line, a formula could begin inside a cell.
         $cell = (string) preg_replace('/(?<=[;,\t|\r\n"])(\s*)(?=[=@]|[+\-](?!\d+(?:[.,]\d+)?(?:[\s;,|]|$)))/', "$1'", (string) $cell);
 
-        return preg_match('/^[\s\x00-\x1f]*[=+\-@\t\r]/', $cell) === 1 && preg_match('/^[+-]?\d+([.,]\d+)?$/', $cell) !== 1 ? "'$cell" : $cell;
+        return preg_match('/^[\s\x00-\x1f]*[=+\-@\t\r]/', $cell) === 1 && preg_match('/^[+-]?\d+([.,]\d+)?$/', $cell) !== 1
+            ? "'$cell"
+            : $cell;
     }
 }

@@ -11,7 +11,10 @@ use Illuminate\Database\Eloquent\Builder;
 /** Texts, out and in, as rows of a file: each with its fate, its price and the reason. */
 final class MessageRows
 {
-    public const HEADINGS = ['When', 'Direction', 'Person', 'Number', 'Line', 'Text', 'What became of it', 'Why', 'By', 'Parts', 'Price', 'Currency', 'Wanted', 'Left', 'Fate'];
+    public const HEADINGS = [
+        'When', 'Direction', 'Person', 'Number', 'Line', 'Text', 'What became of it', 'Why', 'By', 'Parts', 'Price', 'Currency', 'Wanted',
+        'Left', 'Fate',
+    ];
 
     /**
      * @param  Builder<Message>  $query  ordered
@@ -23,9 +26,11 @@ final class MessageRows
         $time = fn (?\DateTimeImmutable $at): ?string => $at?->setTimezone($in)->format(DATE_ATOM);
         foreach ($query->with(['person.number', 'line', 'rule', 'staff'])->lazy(500) as $text) {
             yield [
-                $time($text->at), $text->isInbound() ? 'in' : 'out', $text->person->name(), $text->number, $text->line->name, $text->body, $text->state->word(),
-                $text->reason === null ? null : Sentence::of($text->reason), $text->staff->name ?? $text->rule->name ?? null, $text->parts,
-                $text->currency === null ? null : $text->price_micros / 1e6, $text->currency, $time($text->wanted_at), $time($text->left_at), $time($text->status_at),
+                $time($text->at), $text->isInbound() ? 'in' : 'out', $text->person->name(), $text->number, $text->line->name, $text->body,
+                $text->state->word(), $text->reason === null ? null : Sentence::of($text->reason),
+                $text->staff->name ?? ($text->rule->name ?? null), $text->parts,
+                $text->currency === null ? null : $text->price_micros / 1e6, $text->currency, $time($text->wanted_at),
+                $time($text->left_at), $time($text->status_at),
             ];
         }
     }

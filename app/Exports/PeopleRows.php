@@ -21,8 +21,13 @@ final class PeopleRows
     public static function headings(RecordType $type): array
     {
         return [
-            'Linnet id', 'First name', 'Last name', 'Number', 'Kind', 'Other numbers', 'Email', 'Time zone', 'Language', ...array_values($type->fields->map(fn (Field $field): string => $field->name)->all()),
-            'Wants no texts', 'Agreed to offers', 'The words they agreed to', 'When they agreed', 'Added',
+            'Linnet id', 'First name', 'Last name', 'Number', 'Kind', 'Other numbers', 'Email', 'Time zone', 'Language',
+            ...array_values($type->fields->map(fn (Field $field): string => $field->name)->all()),
+            'Wants no texts',
+            'Agreed to offers',
+            'The words they agreed to',
+            'When they agreed',
+            'Added',
         ];
     }
 
@@ -42,10 +47,26 @@ final class PeopleRows
                 $offers = $last["$number/marketing"] ?? null;
                 yield [
                     $person->id, $person->first_name, $person->last_name, $number, $person->number?->kind->value,
-                    implode(', ', $person->numbers->filter(fn (Number $one): bool => $one->e164 !== $number)->map(fn (Number $one): string => $one->e164)->all()),
-                    $person->email, $person->zone, $person->locale, ...array_values($type->fields->map(fn (Field $field): string => $shown->key($field->key, $person->fields[$field->key] ?? null))->all()),
-                    ($last["$number/all"] ?? null)?->act === 'withdrawn' ? 'yes' : 'no', $offers === null ? null : ($offers->act === 'granted' ? 'yes' : 'no'),
-                    $offers?->wording, $offers?->at->setTimezone($zone)->format(DATE_ATOM), $person->added_at->setTimezone($zone)->format(DATE_ATOM),
+                    implode(
+                        ', ',
+                        $person->numbers
+                            ->filter(fn (Number $one): bool => $one->e164 !== $number)
+                            ->map(fn (Number $one): string => $one->e164)
+                            ->all(),
+                    ),
+                    $person->email,
+                    $person->zone,
+                    $person->locale,
+                    ...array_values(
+                        $type->fields
+                            ->map(fn (Field $field): string => $shown->key($field->key, $person->fields[$field->key] ?? null))
+                            ->all(),
+                    ),
+                    ($last["$number/all"] ?? null)?->act === 'withdrawn' ? 'yes' : 'no',
+                    $offers === null ? null : ($offers->act === 'granted' ? 'yes' : 'no'),
+                    $offers?->wording,
+                    $offers?->at->setTimezone($zone)->format(DATE_ATOM),
+                    $person->added_at->setTimezone($zone)->format(DATE_ATOM),
                 ];
             }
         }
@@ -59,6 +80,11 @@ final class PeopleRows
     {
         $numbers = $people->map(fn (Person $person): ?string => $person->number?->e164)->filter()->all();
 
-        return Consent::query()->whereIn('number', $numbers)->orderBy('id')->get()->keyBy(fn (Consent $entry): string => "$entry->number/$entry->scope")->all();
+        return Consent::query()
+            ->whereIn('number', $numbers)
+            ->orderBy('id')
+            ->get()
+            ->keyBy(fn (Consent $entry): string => "$entry->number/$entry->scope")
+            ->all();
     }
 }

@@ -18,7 +18,12 @@ final class RecordRows
     /** @return list<string> */
     public static function headings(RecordType $type): array
     {
-        return ['Linnet id', 'Their name for it', 'Person', 'Number', 'Email', ...array_values($type->fields->map(fn (Field $field): string => $field->name)->all()), 'Added', 'Changed'];
+        return [
+            'Linnet id', 'Their name for it', 'Person', 'Number', 'Email',
+            ...array_values($type->fields->map(fn (Field $field): string => $field->name)->all()),
+            'Added',
+            'Changed',
+        ];
     }
 
     /**
@@ -34,8 +39,17 @@ final class RecordRows
             foreach ($records as $record) {
                 yield [
                     $record->id, $record->external_id, $record->person?->name(), $record->person?->number?->e164, $record->person?->email,
-                    ...array_values($type->fields->map(fn (Field $field): string|int|float|null => self::cell($field, $record->values[$field->key] ?? null, $shown, $zone))->all()),
-                    $record->added_at->setTimezone($zone)->format(DATE_ATOM), $record->changed_at->setTimezone($zone)->format(DATE_ATOM),
+                    ...array_values(
+                        $type->fields
+                            ->map(
+                                fn (Field $field): string|int|float|null => self::cell(
+                                    $field, $record->values[$field->key] ?? null, $shown, $zone,
+                                ),
+                            )
+                            ->all(),
+                    ),
+                    $record->added_at->setTimezone($zone)->format(DATE_ATOM),
+                    $record->changed_at->setTimezone($zone)->format(DATE_ATOM),
                 ];
             }
         }

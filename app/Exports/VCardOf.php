@@ -19,14 +19,27 @@ final class VCardOf
     /** @param  Builder<Person>  $query */
     public static function people(Builder $query): StreamedResponse
     {
-        return new StreamedResponse(function () use ($query): void {
-            foreach ($query->with(['number', 'numbers'])->lazyById(500)->chunk(500) as $people) {
-                $last = PeopleRows::lastWords($people->collect());
-                foreach ($people as $person) {
-                    echo self::card($person, $last);
+        return new StreamedResponse(
+            function () use ($query): void {
+                foreach (
+                    $query
+                        ->with(['number', 'numbers'])
+                        ->lazyById(500)
+                        ->chunk(500) as $people
+                ) {
+                    $last = PeopleRows::lastWords($people->collect());
+                    foreach ($people as $person) {
+                        echo self::card($person, $last);
+                    }
                 }
-            }
-        }, 200, ['Content-Type' => 'text/vcard; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="people.vcf"', 'Cache-Control' => 'no-store']);
+            },
+            200,
+            [
+                'Content-Type' => 'text/vcard; charset=UTF-8',
+                'Content-Disposition' => 'attachment; filename="people.vcf"',
+                'Cache-Control' => 'no-store',
+            ],
+        );
     }
 
     /** A card must be shown as something (RFC 6350, section 6.2.1); a number is nobody's name. */
@@ -40,7 +53,10 @@ final class VCardOf
     /** @param  array<string, Consent>  $last  the newest entry by number and scope */
     private static function card(Person $person, array $last): string
     {
-        $card = new VCard(['VERSION' => '4.0', 'PRODID' => '-//Linnet//EN', 'UID' => "urn:linnet:person:$person->id", 'FN' => self::shownAs($person), 'N' => [(string) $person->last_name, (string) $person->first_name, '', '', '']]);
+        $card = new VCard([
+            'VERSION' => '4.0', 'PRODID' => '-//Linnet//EN', 'UID' => "urn:linnet:person:$person->id", 'FN' => self::shownAs($person),
+            'N' => [(string) $person->last_name, (string) $person->first_name, '', '', ''],
+        ]);
         foreach ($person->numbers->sortByDesc('rank') as $number) {
             /** @var Number $number */
             $card->add('TEL', "tel:$number->e164", ['VALUE' => 'uri', 'TYPE' => $number->kind === NumberKind::Landline ? 'voice' : 'cell']);
@@ -54,8 +70,8 @@ final class VCardOf
         $number = $person->number?->e164;
         $offers = $last["$number/marketing"] ?? null;
         $said = [
-            ($last["$number/all"] ?? null)?->act === 'withdrawn' ? 'yes' : null, $offers === null ? null : ($offers->act === 'granted' ? 'yes' : 'no'),
-            $offers?->wording, $offers?->at->format(DATE_ATOM),
+            ($last["$number/all"] ?? null)?->act === 'withdrawn' ? 'yes' : null,
+            $offers === null ? null : ($offers->act === 'granted' ? 'yes' : 'no'), $offers?->wording, $offers?->at->format(DATE_ATOM),
         ];
         foreach (array_filter(array_combine(VCards::CONSENT, $said)) as $name => $value) {
             // Without its type it would not be escaped.

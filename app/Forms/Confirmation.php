@@ -21,7 +21,13 @@ final class Confirmation
         if (! in_array(preg_replace('/[^a-z]/', '', strtolower($text)), self::YES, true)) {
             return false;
         }
-        $asked = DB::table('confirmations')->where('number', $number)->whereNull('confirmed_at')->where('at', '>', $now->modify('-'.self::DAYS.' days')->format('Y-m-d H:i:s'))->orderByDesc('id')->lockForUpdate()->first();
+        $asked = DB::table('confirmations')
+            ->where('number', $number)
+            ->whereNull('confirmed_at')
+            ->where('at', '>', $now->modify('-'.self::DAYS.' days')->format('Y-m-d H:i:s'))
+            ->orderByDesc('id')
+            ->lockForUpdate()
+            ->first();
         if ($asked === null) {
             return false;
         }
@@ -31,7 +37,8 @@ final class Confirmation
             Person::query()->whereKey($personId)->whereNull('first_name')->update(['first_name' => $asked->name]);
         }
         Consent::query()->create([
-            'person_id' => $personId, 'number' => $number, 'act' => 'granted', 'scope' => 'marketing', 'how' => 'form', 'wording' => "$asked->wording (confirmed by text: $text)", 'from' => $asked->from, 'at' => $now,
+            'person_id' => $personId, 'number' => $number, 'act' => 'granted', 'scope' => 'marketing', 'how' => 'form',
+            'wording' => "$asked->wording (confirmed by text: $text)", 'from' => $asked->from, 'at' => $now,
         ]);
 
         return true;

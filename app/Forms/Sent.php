@@ -32,8 +32,12 @@ final readonly class Sent
     /** Asked in one hour, over all forms: a machine that sends in numbers by the thousand is not to spend the business's money. */
     private const MOST_AN_HOUR = 200;
 
-    public function __construct(private ClockInterface $clock, private RecordWriter $writer, private DatabaseSideEffects $sideEffects, private DirectTexts $texts)
-    {
+    public function __construct(
+        private ClockInterface $clock,
+        private RecordWriter $writer,
+        private DatabaseSideEffects $sideEffects,
+        private DirectTexts $texts,
+    ) {
     }
 
     /**
@@ -44,15 +48,27 @@ final readonly class Sent
      */
     public function take(Form $form, PhoneNumber $number, ?string $name, bool $agrees, ?string $from): ?Reason
     {
-        return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use ($form, $number, $name, $agrees, $from): ?Reason {
+        return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
+            $form, $number, $name, $agrees, $from,
+        ): ?Reason {
             $origin = ChangeOrigin::form($form->name);
             $isKnown = Number::query()->where('e164', $number->e164)->exists();
-            $person = $this->writer->person(new PersonInput(number: $number, own: array_filter(['first_name' => $isKnown ? null : $name])), $origin);
-            DB::table('changes')->insert(ChangeRow::of(ChangeKind::FormSent, null, $person->id, null, [], $origin, $unit->now, array_filter(['form' => $form->key, 'name' => $name])));
+            $person = $this->writer->person(
+                new PersonInput(number: $number, own: array_filter(['first_name' => $isKnown ? null : $name])),
+                $origin,
+            );
+            DB::table('changes')->insert(
+                ChangeRow::of(
+                    ChangeKind::FormSent, null, $person->id, null, [], $origin, $unit->now,
+                    array_filter(['form' => $form->key, 'name' => $name]),
+                ),
+            );
             if (! $agrees || $form->wording === null) {
                 return null;
             }
-            $agreed = ['person_id' => $person->id, 'number' => $number->e164, 'wording' => $form->wording, 'from' => $from, 'at' => $unit->now];
+            $agreed = [
+                'person_id' => $person->id, 'number' => $number->e164, 'wording' => $form->wording, 'from' => $from, 'at' => $unit->now,
+            ];
             if (! $form->confirmed_by_text && ! $isKnown) {
                 Consent::query()->create($agreed + ['act' => 'granted', 'scope' => 'marketing', 'how' => 'form']);
 
@@ -66,22 +82,31 @@ final readonly class Sent
     /** @param  array{person_id: int, number: string, wording: string, from: string|null, at: \DateTimeImmutable}  $agreed */
     private function askBack(UnitOfWork $unit, Form $form, Person $person, array $agreed, ?string $name): ?Reason
     {
-        $line = Line::query()->whereNotNull('number')->where(fn ($some) => $form->line === null ? $some : $some->where('key', $form->line))->orderBy('id')->first();
+        $line = Line::query()
+            ->whereNotNull('number')
+            ->where(fn ($some) => $form->line === null ? $some : $some->where('key', $form->line))
+            ->orderBy('id')
+            ->first();
         $known = $unit->reader->person($person->id);
         $since = $unit->now->modify('-'.self::ASK_AGAIN_SECONDS.' seconds')->format('Y-m-d H:i:s');
         if ($line === null || DB::table('confirmations')->where('at', '>', $since)->count() >= self::MOST_AN_HOUR) {
             return $line === null ? new Reason('text.no_line', ['line' => (string) $form->line]) : new Reason('text.asked_enough');
         }
         // That a number has said stop, or takes no texts, is between us and whoever has it.
-        if ($known === null || $unit->reader->consent($agreed['number'])['optedOut']
-            || DB::table('confirmations')->where('number', $agreed['number'])->whereNull('confirmed_at')->where('at', '>', $since)->exists()) {
+        if (
+            $known === null ||
+            $unit->reader->consent($agreed['number'])['optedOut'] ||
+            DB::table('confirmations')->where('number', $agreed['number'])->whereNull('confirmed_at')->where('at', '>', $since)->exists()
+        ) {
             return null;
         }
         $words = __('texts.confirm', ['business' => $unit->reader->business()->name]);
         if (! is_string($words)) {
             throw new \LogicException('texts.confirm is one text');
         }
-        $id = DB::table('confirmations')->insertGetId(['form_id' => $form->id, 'name' => $name, 'at' => $unit->now->format('Y-m-d H:i:s')] + $agreed);
+        $id = DB::table('confirmations')->insertGetId(
+            ['form_id' => $form->id, 'name' => $name, 'at' => $unit->now->format('Y-m-d H:i:s')] + $agreed,
+        );
         $this->texts->send($unit, $known, $line, From::Words, $words, "confirm/$id", $agreed['number']);
 
         return null;

@@ -20,8 +20,14 @@ final class Busy
         $headers = ['Retry-After' => self::SECONDS];
 
         return match (true) {
-            $request->is('api/*') => ProblemDetails::of(503, 'Busy', 'The database is busy or full. Nothing was done; ask again in a moment.', headers: $headers),
-            $request->is('in/*') || $request->expectsJson() => new JsonResponse(['problem' => 'busy: nothing was taken, send it again'], 503, $headers),
+            $request->is('api/*') => ProblemDetails::of(
+                503, 'Busy', 'The database is busy or full. Nothing was done; ask again in a moment.', headers: $headers,
+            ),
+            $request->is('in/*') || $request->expectsJson() => new JsonResponse(
+                ['problem' => 'busy: nothing was taken, send it again'],
+                503,
+                $headers,
+            ),
             default => new Response(view('errors.503'), 503, $headers),
         };
     }

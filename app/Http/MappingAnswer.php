@@ -23,8 +23,14 @@ final class MappingAnswer
      *
      * @throws ValidationException for a browser without scripts
      */
-    public static function to(Request $request, Mapping $mapping, mixed $sample, \Closure $keep, \Closure $screen, string $back): Response|RedirectResponse
-    {
+    public static function to(
+        Request $request,
+        Mapping $mapping,
+        mixed $sample,
+        \Closure $keep,
+        \Closure $screen,
+        string $back,
+    ): Response|RedirectResponse {
         $said = MappingEdit::said($request);
         $isPartial = $request->header('HX-Request') === 'true';
         $wrong = [];
@@ -37,6 +43,8 @@ final class MappingAnswer
             $wrong = array_map(fn (array $messages): string => implode(' ', $messages), $e->errors());
         }
 
-        return $isPartial ? new Response($screen($said['target'] ?? null, $wrong)->fragment('mapping'), $wrong === [] ? 200 : 422) : redirect($back);
+        return $isPartial
+            ? new Response($screen($said['target'] ?? null, $wrong)->fragment('mapping'), $wrong === [] ? 200 : 422)
+            : redirect($back);
     }
 }

@@ -25,8 +25,17 @@ final readonly class DeliveryStatusHandler
     /** @param  bool  $nobodys  nobody has the number: no more texts go to it until one comes from it */
     public function failed(Message $message, bool $nobodys, \DateTimeImmutable $now): void
     {
-        if ($nobodys && DB::table('numbers')->where('e164', $message->number)->where(fn ($some) => $some->whereNull('alive')->orWhere('alive', true))->update(['alive' => false, 'looked_up_at' => $now]) === 1) {
-            Trace::note(new Reason('lookup.told_dead', ['number' => Numbers::pretty((string) $message->number)]), $now, ['person_id' => $message->person_id, 'message_id' => $message->id]);
+        if (
+            $nobodys &&
+            DB::table('numbers')
+                ->where('e164', $message->number)
+                ->where(fn ($some) => $some->whereNull('alive')->orWhere('alive', true))
+                ->update(['alive' => false, 'looked_up_at' => $now]) === 1
+        ) {
+            Trace::note(new Reason('lookup.told_dead', ['number' => Numbers::pretty((string) $message->number)]), $now, [
+                'person_id' => $message->person_id,
+                'message_id' => $message->id,
+            ]);
         }
         if ($message->origin === MessageOrigin::Rule) {
             $this->tell($message, $message->held_against ? ReportedStatus::Undeliverable : ReportedStatus::Failed, $now);
@@ -41,9 +50,15 @@ final readonly class DeliveryStatusHandler
 
     private function tell(Message $message, ReportedStatus $fate, \DateTimeImmutable $now): void
     {
-        DB::table('changes')->insert(ChangeRow::of(ChangeKind::StatusReported, null, $message->person_id, null, [], ChangeOrigin::carrier(), $now, array_filter([
-            'fate' => $fate->value, 'rule' => $message->rule?->key,
-        ])) + ['message_id' => $message->id]);
+        DB::table('changes')->insert(
+            ChangeRow::of(
+                ChangeKind::StatusReported, null, $message->person_id, null, [], ChangeOrigin::carrier(), $now,
+                array_filter([
+                    'fate' => $fate->value,
+                    'rule' => $message->rule?->key,
+                ]),
+            ) + ['message_id' => $message->id],
+        );
     }
 
     private function look(Line $line, \DateTimeImmutable $now): void

@@ -40,8 +40,12 @@ final readonly class InboundTexts
     /** For so long a text is taken for the cause of an answer. */
     private const CREDIT_DAYS = 7;
 
-    public function __construct(private ClockInterface $clock, private RecordWriter $writer, private DatabaseSideEffects $sideEffects, private DirectTexts $texts)
-    {
+    public function __construct(
+        private ClockInterface $clock,
+        private RecordWriter $writer,
+        private DatabaseSideEffects $sideEffects,
+        private DirectTexts $texts,
+    ) {
     }
 
     /**
@@ -60,10 +64,15 @@ final readonly class InboundTexts
             return false;
         }
 
-        return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use ($id, $line, $number, $text): bool {
+        return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
+            $id, $line, $number, $text,
+        ): bool {
             $body = mb_substr(mb_scrub($text, 'UTF-8'), 0, 5000, 'UTF-8');
             // An answer to a trial is nobody's text; the words that are always obeyed are obeyed here too.
-            if (TrialText::hear("in/$id", $number->e164, $line->id, $body, $unit->now) && $unit->reader->words()->meaning($text) === Meaning::Talk) {
+            if (
+                TrialText::hear("in/$id", $number->e164, $line->id, $body, $unit->now) &&
+                $unit->reader->words()->meaning($text) === Meaning::Talk
+            ) {
                 return true;
             }
             if (! Message::query()->where('name', "in/$id")->lockForUpdate()->exists()) {
@@ -81,7 +90,10 @@ final readonly class InboundTexts
         // Somebody has it after all.
         Number::query()->where('e164', $number->e164)->where('alive', false)->update(['alive' => true]);
         $heard = $unit->hearing()->of($person->id, $line->key, $text);
-        $confirmed = $heard->question === null && in_array($heard->meaning, [Meaning::Talk, Meaning::OptIn], true) && Confirmation::by($person->id, $number->e164, $text, $now);
+        $confirmed =
+            $heard->question === null &&
+            in_array($heard->meaning, [Meaning::Talk, Meaning::OptIn], true) &&
+            Confirmation::by($person->id, $number->e164, $text, $now);
         if ($confirmed && $heard->meaning === Meaning::Talk) {
             $heard = new Heard(Meaning::Answer);
         }
@@ -89,10 +101,11 @@ final readonly class InboundTexts
         $length = Length::of($text);
         $message = Message::query()->create([
             'name' => $name, 'origin' => MessageOrigin::Them, 'state' => MessageState::Received, 'person_id' => $person->id,
-            'line_id' => $line->id, 'conversation_id' => $conversation->id, 'number' => $number->e164, 'body' => $text, 'meaning' => $heard->meaning,
-            'encoding' => $length->encoding->value, 'parts' => $length->parts, 'price_micros' => $unit->reader->business()->tariff->inbound($number->country, $length->parts),
-            'currency' => $unit->reader->business()->tariff->currency, 'put_to_run_id' => $heard->question, 'answer' => $heard->answer, 'remark' => $heard->remark === '' ? null : $heard->remark,
-            'wanted_at' => $now, 'at' => $now,
+            'line_id' => $line->id, 'conversation_id' => $conversation->id, 'number' => $number->e164, 'body' => $text,
+            'meaning' => $heard->meaning, 'encoding' => $length->encoding->value, 'parts' => $length->parts,
+            'price_micros' => $unit->reader->business()->tariff->inbound($number->country, $length->parts),
+            'currency' => $unit->reader->business()->tariff->currency, 'put_to_run_id' => $heard->question, 'answer' => $heard->answer,
+            'remark' => $heard->remark === '' ? null : $heard->remark, 'wanted_at' => $now, 'at' => $now,
         ]);
         $conversation->update([
             'last_message_id' => $message->id, 'last_at' => $now,
@@ -124,9 +137,13 @@ final readonly class InboundTexts
         }
         if ($act !== null) {
             Consent::query()->create([
-                'person_id' => $person->id, 'number' => $number, 'act' => $act, 'scope' => 'all', 'how' => 'text', 'wording' => $message->body, 'at' => $unit->now,
+                'person_id' => $person->id, 'number' => $number, 'act' => $act, 'scope' => 'all', 'how' => 'text',
+                'wording' => $message->body, 'at' => $unit->now,
             ]);
-            $unit->runs->trace(new Reason("consent.$act", ['who' => $person->called(), 'word' => $message->body]), null, null, $person->id, null, $message->id);
+            $unit->runs->trace(
+                new Reason("consent.$act", ['who' => $person->called(), 'word' => $message->body]), null, null, $person->id, null,
+                $message->id,
+            );
         }
         $unit->reader->forgetPerson($person->id);
         $unit->reader->forgetWords($person->id, $number);
@@ -140,7 +157,10 @@ final readonly class InboundTexts
             $act === 'withdrawn' => __('texts.stopped', ['business' => $business->name]),
             $confirmed => __('texts.confirmed', ['business' => $business->name]),
             $act === 'granted' => __('texts.started', ['business' => $business->name]),
-            $heard->meaning === Meaning::Help && ! $optedOut && ! $this->askedForHelpToday($person->id, $message, $unit->now) => __('texts.help', ['business' => $business->name, 'number' => Numbers::pretty((string) $line->number)]),
+            $heard->meaning === Meaning::Help && ! $optedOut && ! $this->askedForHelpToday($person->id, $message, $unit->now) => __(
+                'texts.help',
+                ['business' => $business->name, 'number' => Numbers::pretty((string) $line->number)],
+            ),
             default => null,
         };
         $known = $unit->reader->person($person->id);
@@ -155,8 +175,13 @@ final readonly class InboundTexts
         if ($meaning === Meaning::Keyword || $meaning === Meaning::Help || $meaning === Meaning::OptIn) {
             return;
         }
-        $had = Message::query()->where('person_id', $personId)->where('origin', MessageOrigin::Rule)->where('left_at', '>=', $now->modify('-'.self::CREDIT_DAYS.' days'))
-            ->orderByDesc('left_at')->orderByDesc('id')->first(['id', 'answered_at', 'ended']);
+        $had = Message::query()
+            ->where('person_id', $personId)
+            ->where('origin', MessageOrigin::Rule)
+            ->where('left_at', '>=', $now->modify('-'.self::CREDIT_DAYS.' days'))
+            ->orderByDesc('left_at')
+            ->orderByDesc('id')
+            ->first(['id', 'answered_at', 'ended']);
         if ($had !== null) {
             $ends = $meaning === Meaning::OptOut || $meaning === Meaning::LikelyOptOut;
             Message::query()->whereKey($had->id)->update(['answered_at' => $had->answered_at ?? $now, 'ended' => $had->ended || $ends]);

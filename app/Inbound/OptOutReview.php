@@ -31,11 +31,15 @@ final readonly class OptOutReview
             $number->forceFill(['ambiguous_opt_out_message_id' => null])->save();
             if ($isStop) {
                 Consent::query()->create([
-                    'person_id' => $person->id, 'number' => $number->e164, 'act' => 'withdrawn', 'scope' => 'all', 'how' => 'staff', 'wording' => $text?->body, 'staff_id' => $staff->id, 'at' => $now,
+                    'person_id' => $person->id, 'number' => $number->e164, 'act' => 'withdrawn', 'scope' => 'all', 'how' => 'staff',
+                    'wording' => $text?->body, 'staff_id' => $staff->id, 'at' => $now,
                 ]);
             }
             $with = ['who' => $person->called(), 'word' => (string) $text?->body, 'staff' => $staff->name];
-            Trace::note(new Reason($isStop ? 'consent.withdrawn' : 'consent.cleared', $with), $now, ['person_id' => $person->id, 'message_id' => $text?->id]);
+            Trace::note(new Reason($isStop ? 'consent.withdrawn' : 'consent.cleared', $with), $now, [
+                'person_id' => $person->id,
+                'message_id' => $text?->id,
+            ]);
         });
         $this->runner->askAgainFor($person->id);
 

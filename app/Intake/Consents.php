@@ -46,7 +46,9 @@ final class Consents
             $this->enter($person->id, $number, 'withdrawn', 'all', $said->consent->wording, $at);
         }
         if ($said->consent->marketing !== null) {
-            $this->enter($person->id, $number, $said->consent->marketing ? 'granted' : 'withdrawn', 'marketing', $said->consent->wording, $at);
+            $this->enter(
+                $person->id, $number, $said->consent->marketing ? 'granted' : 'withdrawn', 'marketing', $said->consent->wording, $at,
+            );
         }
     }
 
@@ -82,14 +84,19 @@ final class Consents
             $this->read([$number]);
         }
         $last = $this->last["$number/$scope"] ?? null;
-        if (($last === null && $act === 'withdrawn' && $scope === 'marketing') || ($last['act'] ?? null) === $act || ($last !== null && $at !== null && $last['at'] > $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'))) {
+        if (
+            ($last === null && $act === 'withdrawn' && $scope === 'marketing') ||
+            ($last['act'] ?? null) === $act ||
+            ($last !== null && $at !== null && $last['at'] > $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'))
+        ) {
             return;
         }
         $this->entered["$number/$scope"] = $act;
         $this->rows[] = [
             'person_id' => $personId, 'number' => $number, 'act' => $act, 'scope' => $scope, 'how' => $this->origin->way->value,
             'wording' => mb_substr(trim(($wording ?? '').' ('.$this->origin->way->says($this->origin->via).')'), 0, 2000, 'UTF-8'),
-            'staff_id' => $this->origin->staffId, 'import_id' => $this->origin->importId, 'at' => ($at ?? $this->now)->format('Y-m-d H:i:s'),
+            'staff_id' => $this->origin->staffId, 'import_id' => $this->origin->importId,
+            'at' => ($at ?? $this->now)->format('Y-m-d H:i:s'),
         ];
     }
 }

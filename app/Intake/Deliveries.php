@@ -53,11 +53,16 @@ final readonly class Deliveries
             return $this->sample($source, $body, $headers, $doubt);
         }
         if (strlen($body) > $this->maxBytes) {
-            return $this->keep($source, $body, $headers, DeliveryState::Refused, new Reason('intake.too_large', ['kilobytes' => intdiv($this->maxBytes, 1024)]));
+            return $this->keep(
+                $source, $body, $headers, DeliveryState::Refused,
+                new Reason('intake.too_large', ['kilobytes' => intdiv($this->maxBytes, 1024)]),
+            );
         }
         $mapping = $source->readMapping();
         if ($source->power !== ActivationState::On || $mapping === null) {
-            return $this->keep($source, $body, $headers, DeliveryState::Kept, new Reason($mapping === null ? 'intake.not_mapped' : 'intake.source_paused'));
+            return $this->keep(
+                $source, $body, $headers, DeliveryState::Kept, new Reason($mapping === null ? 'intake.not_mapped' : 'intake.source_paused'),
+            );
         }
         try {
             return $this->work($source, $mapping, $body, $headers);
@@ -114,7 +119,13 @@ final readonly class Deliveries
                 throw $e;
             }
             report($e);
-            $delivery->refresh()->update(['state' => DeliveryState::Refused, 'reason' => self::failed($e)->toArray(), 'replayed_at' => $this->clock->now()]);
+            $delivery
+                ->refresh()
+                ->update([
+                    'state' => DeliveryState::Refused,
+                    'reason' => self::failed($e)->toArray(),
+                    'replayed_at' => $this->clock->now(),
+                ]);
         }
     }
 
@@ -157,13 +168,17 @@ final readonly class Deliveries
     {
         [$cleaned] = $this->read($delivery, $mapping);
 
-        return $cleaned instanceof LeftOut ? $cleaned : $this->writer->plan($cleaned, ChangeOrigin::delivery($delivery->source, $delivery->id));
+        return $cleaned instanceof LeftOut
+            ? $cleaned
+            : $this->writer->plan($cleaned, ChangeOrigin::delivery($delivery->source, $delivery->id));
     }
 
     /** @return array<string, Field> */
     public static function targets(Mapping $mapping): array
     {
-        $type = RecordType::query()->where('key', $mapping->type)->with('fields')->first() ?? throw Refused::because('type_gone', ['type' => $mapping->type]);
+        $type =
+            RecordType::query()->where('key', $mapping->type)->with('fields')->first() ??
+            throw Refused::because('type_gone', ['type' => $mapping->type]);
 
         return Targets::of($type->read(), RecordType::people()->read());
     }
@@ -216,8 +231,15 @@ final readonly class Deliveries
         return DB::transaction(function () use ($source, $body, $headers, $doubt): Delivery {
             DB::table('sources')->where('id', $source->id)->increment('unproven');
             // Where nobody can show it, since we have lost the secret, more is kept, and whole.
-            [$most, $bytes] = $doubt->code === 'intake.secret_lost' ? [self::SAMPLES_OF_OURS, $this->maxBytes] : [self::SAMPLES, self::SAMPLE_BYTES];
-            $kept = DB::table('deliveries')->where('source_id', $source->id)->where('unproven', true)->orderByDesc('id')->skip($most - 1)->limit(100)->pluck('id');
+            [$most, $bytes] =
+                $doubt->code === 'intake.secret_lost' ? [self::SAMPLES_OF_OURS, $this->maxBytes] : [self::SAMPLES, self::SAMPLE_BYTES];
+            $kept = DB::table('deliveries')
+                ->where('source_id', $source->id)
+                ->where('unproven', true)
+                ->orderByDesc('id')
+                ->skip($most - 1)
+                ->limit(100)
+                ->pluck('id');
             DB::table('deliveries')->whereIn('id', $kept)->delete();
             $delivery = $this->keep($source, substr($body, 0, $bytes), $headers, DeliveryState::Refused, $doubt);
             $delivery->update(['unproven' => true, 'is_cut' => strlen($body) > $bytes]);
@@ -227,15 +249,22 @@ final readonly class Deliveries
     }
 
     /** @param  array<string, string>  $headers */
-    private function keep(Source $source, string $body, array $headers, DeliveryState $state, ?Reason $reason, ?string $fingerprint = null): Delivery
-    {
+    private function keep(
+        Source $source,
+        string $body,
+        array $headers,
+        DeliveryState $state,
+        ?Reason $reason,
+        ?string $fingerprint = null,
+    ): Delivery {
         $isCut = strlen($body) > $this->maxBytes;
         $kept = $isCut ? substr($body, 0, self::CUT_BYTES) : $body;
         $isBinary = ! mb_check_encoding($kept, 'UTF-8') || str_contains($kept, "\0");
 
         return Delivery::query()->create([
-            'source_id' => $source->id, 'state' => $state, 'fingerprint' => $fingerprint, 'body' => $isBinary ? base64_encode($kept) : $kept,
-            'is_binary' => $isBinary, 'is_cut' => $isCut, 'bytes' => strlen($kept), 'headers' => self::known($headers), 'reason' => $reason?->toArray(), 'at' => $this->clock->now(),
+            'source_id' => $source->id, 'state' => $state, 'fingerprint' => $fingerprint,
+            'body' => $isBinary ? base64_encode($kept) : $kept, 'is_binary' => $isBinary, 'is_cut' => $isCut, 'bytes' => strlen($kept),
+            'headers' => self::known($headers), 'reason' => $reason?->toArray(), 'at' => $this->clock->now(),
         ]);
     }
 
@@ -247,6 +276,9 @@ final readonly class Deliveries
     {
         $kept = array_filter($headers, fn (string $name): bool => preg_match(self::HEADERS, $name) === 1, ARRAY_FILTER_USE_KEY);
 
-        return array_map(fn (string $value): string => mb_substr(mb_scrub($value, 'UTF-8'), 0, 300, 'UTF-8'), array_slice($kept, 0, 30, true));
+        return array_map(
+            fn (string $value): string => mb_substr(mb_scrub($value, 'UTF-8'), 0, 300, 'UTF-8'),
+            array_slice($kept, 0, 30, true),
+        );
     }
 }

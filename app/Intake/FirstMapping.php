@@ -38,7 +38,11 @@ final class FirstMapping
         foreach ($targets as $target => $field) {
             foreach ($import->columns ?? [] as $column) {
                 if (in_array(self::plain($column), self::names($target, $field), true)) {
-                    $mapping = (new MappingEdit($mapping, $targets, $row))->apply(['part' => 'take', 'target' => $target, 'at' => (string) Path::of([$column])]);
+                    $mapping = (new MappingEdit($mapping, $targets, $row))->apply([
+                        'part' => 'take',
+                        'target' => $target,
+                        'at' => (string) Path::of([$column]),
+                    ]);
                     break;
                 }
             }
@@ -50,7 +54,11 @@ final class FirstMapping
     /** Nothing put anywhere yet. */
     public static function none(string $type, Business $business): Mapping
     {
-        return Mapping::read(Doc::of(['type' => $type, 'country' => $business->country, 'zone' => $business->zone, 'fields' => [], 'known_people' => 'fill']));
+        return Mapping::read(
+            Doc::of([
+                'type' => $type, 'country' => $business->country, 'zone' => $business->zone, 'fields' => [], 'known_people' => 'fill',
+            ]),
+        );
     }
 
     /** @return list<string> */

@@ -90,7 +90,8 @@ final readonly class Imports
     private function begin(string $name, ?Staff $staff, ?Source $source): Import
     {
         $import = Import::query()->create([
-            'source_id' => $source?->id, 'staff_id' => $staff?->id, 'name' => mb_substr($name, 0, 190, 'UTF-8'), 'file' => (string) Str::uuid7(), 'state' => ImportState::Reading, 'at' => $this->clock->now(),
+            'source_id' => $source?->id, 'staff_id' => $staff?->id, 'name' => mb_substr($name, 0, 190, 'UTF-8'),
+            'file' => (string) Str::uuid7(), 'state' => ImportState::Reading, 'at' => $this->clock->now(),
         ]);
         if (! is_dir(dirname($import->table()))) {
             mkdir(dirname($import->table()), 0o700, true);
@@ -104,9 +105,14 @@ final readonly class Imports
     {
         try {
             $table = Files::read($path, $import->table(), $this->clock->now(), new \DateTimeZone(Business::ours()->zone));
-            $import->update($table->rows === 0
-                ? ['state' => ImportState::Failed, 'problem' => (new Reason('intake.no_rows'))->toArray(), 'columns' => $table->columns]
-                : ['state' => ImportState::ToMap, 'columns' => $table->columns, 'rows' => $table->rows, 'problem' => $table->note?->toArray()]);
+            $import->update(
+                $table->rows === 0
+                    ? ['state' => ImportState::Failed, 'problem' => (new Reason('intake.no_rows'))->toArray(), 'columns' => $table->columns]
+                    : [
+                        'state' => ImportState::ToMap, 'columns' => $table->columns, 'rows' => $table->rows,
+                        'problem' => $table->note?->toArray(),
+                    ],
+            );
             $mapping = $import->readMapping();
             if ($mapping !== null && $mapping->taken === []) {
                 $import->update(['mapping' => FirstMapping::of($import, $mapping->type, Business::ours())->toDocument()]);
@@ -217,10 +223,20 @@ final readonly class Imports
         $counts['refused'] = count($refused);
         ksort($refused);
         $this->remember($import, $scope, $seen, array_values($known));
-        foreach (array_chunk(array_map(fn (Reason $reason, int $i): array => [
-            'import_id' => $import->id, 'row' => $import->done + $i + 2, 'cells' => json_encode($rows[$i]['cells'], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-            'reason' => json_encode($reason->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-        ], $refused, array_keys($refused)), 200) as $chunk) {
+        foreach (
+            array_chunk(
+                array_map(
+                    fn (Reason $reason, int $i): array => [
+                        'import_id' => $import->id, 'row' => $import->done + $i + 2,
+                        'cells' => json_encode($rows[$i]['cells'], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                        'reason' => json_encode($reason->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                    ],
+                    $refused,
+                    array_keys($refused),
+                ),
+                200,
+            ) as $chunk
+        ) {
             DB::table('refused_rows')->insert($chunk);
         }
 

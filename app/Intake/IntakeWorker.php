@@ -10,13 +10,20 @@ use App\Models\Import;
 use App\Models\ImportState;
 use App\Models\Replay;
 
-/** One round of what is taken in behind the scenes: watched addresses, files, deliveries taken again. All of it goes on where it was left. */
+/**
+ * One round of what is taken in behind the scenes: watched addresses, files, deliveries taken again. All of it goes on where it was left.
+ */
 final readonly class IntakeWorker
 {
     private const REPLAYED_AT_ONCE = 50;
 
-    public function __construct(private Watches $watches, private Imports $imports, private Deliveries $deliveries, private TakeBack $takeBack, private Pruning $pruning)
-    {
+    public function __construct(
+        private Watches $watches,
+        private Imports $imports,
+        private Deliveries $deliveries,
+        private TakeBack $takeBack,
+        private Pruning $pruning,
+    ) {
     }
 
     /** @return int how much was done; 0 means there is nothing to do now */
@@ -78,7 +85,9 @@ final readonly class IntakeWorker
                 throw $e;
             }
             report($e);
-            Import::query()->whereKey($id)->update(['state' => ImportState::Failed, 'problem' => json_encode(Imports::damaged($e)->toArray())]);
+            Import::query()
+                ->whereKey($id)
+                ->update(['state' => ImportState::Failed, 'problem' => json_encode(Imports::damaged($e)->toArray())]);
 
             return null;
         }
@@ -86,7 +95,11 @@ final readonly class IntakeWorker
 
     private function replay(Replay $replay): int
     {
-        $query = Delivery::query()->where('source_id', $replay->source_id)->where('unproven', false)->whereBetween('id', [$replay->next_id, $replay->last_id])->with('source');
+        $query = Delivery::query()
+            ->where('source_id', $replay->source_id)
+            ->where('unproven', false)
+            ->whereBetween('id', [$replay->next_id, $replay->last_id])
+            ->with('source');
         if ($replay->only !== null) {
             $query->where('state', $replay->only);
         }

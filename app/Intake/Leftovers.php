@@ -25,7 +25,11 @@ final class Leftovers
             }
             $import = Import::query()->firstWhere('file', strtok(basename($file), '.'));
             // What another database knows is not ours to judge.
-            $isOver = $import !== null && (str_ends_with($file, '.csv') ? $import->source_id === null && in_array($import->state, self::OVER, true) : $import->state !== ImportState::Reading);
+            $isOver =
+                $import !== null &&
+                (str_ends_with($file, '.csv')
+                    ? $import->source_id === null && in_array($import->state, self::OVER, true)
+                    : $import->state !== ImportState::Reading);
             if ($isOver && @unlink($file)) {
                 $gone++;
             }

@@ -59,8 +59,10 @@ final readonly class MappingEdit
         try {
             return Mapping::read(Doc::of($changed));
         } catch (Unreadable $e) {
-            $place = $target !== '' ? $target : ($said['part'] ?? '');
-            throw ValidationException::withMessages([$place => array_map(fn ($problem): string => Sentence::of($problem->reason), $e->problems)]);
+            $place = $target !== '' ? $target : $said['part'] ?? '';
+            throw ValidationException::withMessages([
+                $place => array_map(fn ($problem): string => Sentence::of($problem->reason), $e->problems),
+            ]);
         }
     }
 
@@ -73,13 +75,19 @@ final readonly class MappingEdit
         $path = Path::parse($at);
         $field = $this->targets[$target] ?? null;
         if ($path === null || $field === null) {
-            throw ValidationException::withMessages([$field === null ? 'at' : $target => 'First choose a value on the left, then the field it belongs to.']);
+            throw ValidationException::withMessages([
+                $field === null ? 'at' : $target => 'First choose a value on the left, then the field it belongs to.',
+            ]);
         }
         $fold = Suggest::fold($field, $path);
         $found = $path->find($this->sample);
         $steps = Suggest::steps($field, is_array($found) ? ($found[0] ?? null) : $found, $this->mapping->place);
 
-        return self::put($document, $target, ['at' => (string) $path] + ($fold === Fold::First ? [] : ['fold' => $fold->value]) + ($steps === [] ? [] : ['clean' => $steps]));
+        return self::put(
+            $document,
+            $target,
+            ['at' => (string) $path] + ($fold === Fold::First ? [] : ['fold' => $fold->value]) + ($steps === [] ? [] : ['clean' => $steps]),
+        );
     }
 
     /**
@@ -92,12 +100,17 @@ final readonly class MappingEdit
 
         return match ($given('do')) {
             'empty_words' => ['do' => 'empty_words', 'words' => self::lines($given('words'))],
-            'map' => ['do' => 'map', 'values' => self::pairs($given('values')), 'otherwise' => $given('otherwise') === '' ? 'keep' : $given('otherwise')],
+            'map' => [
+                'do' => 'map',
+                'values' => self::pairs($given('values')),
+                'otherwise' => $given('otherwise') === '' ? 'keep' : $given('otherwise'),
+            ],
             'phone' => ['do' => 'phone', 'country' => $given('country')],
             'find' => ['do' => 'find', 'what' => $given('what')],
             'date' => ['do' => 'date', 'order' => $given('order')] + ($given('zone') === '' ? [] : ['zone' => $given('zone')]),
             'unix' => ['do' => 'unix', 'unit' => $given('unit')],
-            'number' => ['do' => 'number', 'decimal' => $given('decimal')] + ((int) $given('divide') > 1 ? ['divide' => (int) $given('divide')] : []),
+            'number' => ['do' => 'number', 'decimal' => $given('decimal')] +
+                ((int) $given('divide') > 1 ? ['divide' => (int) $given('divide')] : []),
             'cut' => ['do' => 'cut', 'mark' => $given('mark') === '' ? ' ' : $given('mark'), 'keep' => $given('keep')],
             'letters' => ['do' => 'letters', 'as' => $given('as')],
             default => ['do' => $given('do')],
@@ -167,7 +180,9 @@ final readonly class MappingEdit
     {
         $taken = self::get($document, $target);
 
-        return $taken === [] ? throw ValidationException::withMessages([$target => 'No value is put here yet.']) : self::put($document, $target, $more + $taken);
+        return $taken === []
+            ? throw ValidationException::withMessages([$target => 'No value is put here yet.'])
+            : self::put($document, $target, $more + $taken);
     }
 
     /**
@@ -184,7 +199,9 @@ final readonly class MappingEdit
     /** @return list<string> */
     private static function lines(string $written): array
     {
-        return array_values(array_filter(array_map(trim(...), explode("\n", str_replace("\r", '', $written))), fn (string $line): bool => $line !== ''));
+        return array_values(
+            array_filter(array_map(trim(...), explode("\n", str_replace("\r", '', $written))), fn (string $line): bool => $line !== ''),
+        );
     }
 
     /** @return array<string, string> from lines such as "theirs = ours" */

@@ -43,8 +43,12 @@ final class People
     private ?Insert $insert = null;
 
     /** @param  array<int, PersonInput>  $said */
-    public function __construct(private readonly Conflicts $conflicts, private readonly ChangeOrigin $origin, private readonly \DateTimeImmutable $now, array $said)
-    {
+    public function __construct(
+        private readonly Conflicts $conflicts,
+        private readonly ChangeOrigin $origin,
+        private readonly \DateTimeImmutable $now,
+        array $said,
+    ) {
         $this->scope = $origin->versions === '' ? 'file' : $origin->versions;
         $externalIds = $numbers = $emails = [];
         foreach ($said as $one) {
@@ -52,9 +56,16 @@ final class People
             $numbers[] = $one->number?->e164;
             $emails[] = $one->email;
         }
-        $wanted = fn (array $values): array => array_values(array_unique(array_filter($values, fn (?string $value): bool => $value !== null)));
+        $wanted = fn (array $values): array => array_values(
+            array_unique(array_filter($values, fn (?string $value): bool => $value !== null)),
+        );
         if (($externalIds = $wanted($externalIds)) !== []) {
-            $this->byExternalId = ExternalId::query()->where('scope', $this->scope)->whereIn('external_id', $externalIds)->toBase()->pluck('person_id', 'external_id')->all();
+            $this->byExternalId = ExternalId::query()
+                ->where('scope', $this->scope)
+                ->whereIn('external_id', $externalIds)
+                ->toBase()
+                ->pluck('person_id', 'external_id')
+                ->all();
         }
         if (($numbers = $wanted($numbers)) !== []) {
             $this->byNumber = Number::query()->whereIn('e164', $numbers)->toBase()->pluck('person_id', 'e164')->all();
@@ -137,7 +148,9 @@ final class People
     private function make(PersonInput $said): Person
     {
         $columns = [
-            ...array_fill_keys(['first_name', 'last_name', 'zone', 'locale'], null), ...array_filter(self::own($said), fn (string $value): bool => $value !== ''), 'email' => $said->email,
+            ...array_fill_keys(['first_name', 'last_name', 'zone', 'locale'], null),
+            ...array_filter(self::own($said), fn (string $value): bool => $value !== ''),
+            'email' => $said->email,
             'fields' => json_encode((object) array_filter($said->fields, fn (mixed $value): bool => $value !== null), JSON_THROW_ON_ERROR),
             'added_at' => $this->now->format('Y-m-d H:i:s'), 'import_id' => $this->origin->importId,
         ];
@@ -159,7 +172,11 @@ final class People
     /** @return array<string, string> what is said of them; a number is nobody's name */
     private static function own(PersonInput $said): array
     {
-        return array_filter($said->own, fn (string $value, string $key): bool => ! in_array($key, ['first_name', 'last_name'], true) || ! PlainName::isNumber($value), ARRAY_FILTER_USE_BOTH);
+        return array_filter(
+            $said->own,
+            fn (string $value, string $key): bool => ! in_array($key, ['first_name', 'last_name'], true) || ! PlainName::isNumber($value),
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     /** @return array<string, array{mixed, mixed}> before and after, by field */
@@ -189,7 +206,11 @@ final class People
         }
         if ($said->number !== null && ! isset($this->byNumber[$said->number->e164])) {
             // A number that is new for somebody known is the one to use where their system is to be believed.
-            $this->number($person->id, $said->number, $overwrite ? 1 + (int) Number::query()->where('person_id', $person->id)->max('rank') : 0);
+            $this->number(
+                $person->id,
+                $said->number,
+                $overwrite ? 1 + (int) Number::query()->where('person_id', $person->id)->max('rank') : 0,
+            );
             $altered['number'] = [null, $said->number->e164];
         }
 

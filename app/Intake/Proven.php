@@ -39,7 +39,11 @@ final class Proven
     /** @param  list<string>  $secrets */
     private static function signature(array $secrets, Request $request): ?Reason
     {
-        [$id, $time, $signatures] = array_map(fn (string $name): string => (string) $request->headers->get("webhook-$name"), ['id', 'timestamp', 'signature']);
+        [$id, $time, $signatures] = array_map(fn (string $name): string => (string) $request->headers->get("webhook-$name"), [
+            'id',
+            'timestamp',
+            'signature',
+        ]);
         if ($id === '' || $time === '' || $signatures === '') {
             return new Reason('intake.unsigned');
         }

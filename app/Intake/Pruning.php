@@ -44,7 +44,19 @@ final readonly class Pruning
     public function prune(Source $source): int
     {
         $of = fn (): Builder => DB::table('deliveries')->where('source_id', $source->id);
-        $ids = $of()->where('at', '<', $this->clock->now()->modify("-$source->keep_days days")->format('Y-m-d H:i:s'))->orderBy('id')->limit(self::PIECE)->pluck('id')->all();
+        $ids = $of()
+            ->where(
+                'at',
+                '<',
+                $this->clock
+                    ->now()
+                    ->modify("-$source->keep_days days")
+                    ->format('Y-m-d H:i:s'),
+            )
+            ->orderBy('id')
+            ->limit(self::PIECE)
+            ->pluck('id')
+            ->all();
         $over = (int) $of()->sum('bytes') - $source->keep_megabytes * 1_000_000;
         foreach ($over > 0 ? $of()->whereNotIn('id', $ids)->orderBy('id')->limit(self::PIECE)->get(['id', 'bytes']) : [] as $delivery) {
             if ($over > 0) {

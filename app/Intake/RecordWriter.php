@@ -65,44 +65,36 @@ final class RecordWriter
     {
         $now = $this->clock->now();
         $business = Business::ours();
-        $type = RecordType::query()->where('key', reset($all)->type)->with('fields')->first() ?? throw new \LogicException('No record type '.reset($all)->type);
+        $type =
+            RecordType::query()->where('key', reset($all)->type)->with('fields')->first() ??
+            throw new \LogicException('No record type '.reset($all)->type);
         $references = new References($business->country, $origin->versions);
         $said = array_map(fn (Cleaned $one): PersonInput => self::whom($one, $type, $business), $all);
         $people = new People($business->conflicts, $origin, $now, $said);
-        $records = $type->isPeople() ? null : new Records($type, $references, $origin, $now, array_map(fn (Cleaned $one): ?string => $one->externalId, $all));
-        $changes = [];
+        $records = $type->isPeople()
+            ? null
+            : new Records($type, $references, $origin, $now, array_map(fn (Cleaned $one): ?string => $one->externalId, $all));
         $consents = new Consents($origin, $now, $said);
-        $done = [];
+        $changes = $done = [];
         foreach ($all as $i => $one) {
             try {
                 $values = $records?->resolve($one->fields) ?? [];
-                $late = $records?->isLate($one) ?? false;
-                $known = $late && $one->knownPeople === KnownPeople::Overwrite ? KnownPeople::Fill : $one->knownPeople;
+                $isLate = $records?->isLate($one) === true && $one->knownPeople === KnownPeople::Overwrite;
+                $known = $isLate ? KnownPeople::Fill : $one->knownPeople;
                 [$person, $isNew, $altered] = $people->take($said[$i], $known) ?? [null, false, []];
-                $from = array_map(fn (array $pair): mixed => $pair[0], $altered);
-                $to = array_map(fn (array $pair): mixed => $pair[1], $altered);
                 if ($records === null) {
-                    if ($person === null) {
-                        throw Refused::because('nobody');
-                    }
-                    $written = new Written($isNew ? IntakeResult::Added : ($altered === [] ? IntakeResult::Same : IntakeResult::Changed), null, $person->id, $from, $isNew ? array_filter(['email' => $said[$i]->email, 'number' => $said[$i]->number?->e164, ...$said[$i]->own]) : $to, $isNew);
+                    $done[$i] = self::ofPerson($person ?? throw Refused::because('nobody'), $isNew, $altered, $said[$i]);
                 } else {
-                    $written = $records->write($one, $values, $person?->id, $isNew);
-                    if ($to !== []) {
-                        $changes[] = ChangeRow::of(ChangeKind::PersonChanged, null, $person?->id, $from, $to, $origin, $now);
-                    }
+                    $done[$i] = $records->write($one, $values, $person?->id, $isNew);
+                    $changes[] = self::changeOfPerson($person, $altered, $origin, $now);
                 }
                 $consents->take($one->person, $person);
-                if ($written->outcome === IntakeResult::Added || $written->outcome === IntakeResult::Changed) {
-                    $isAdded = $written->outcome === IntakeResult::Added;
-                    $kind = $records === null ? ($isAdded ? ChangeKind::PersonAdded : ChangeKind::PersonChanged) : ($isAdded ? ChangeKind::RecordAdded : ChangeKind::RecordChanged);
-                    $changes[] = ChangeRow::of($kind, $written->recordId, $written->personId, $isAdded ? null : $written->from, $written->to, $origin, $now);
-                }
-                $done[$i] = $written;
+                $changes[] = self::change($done[$i], $records === null, $origin, $now);
             } catch (Refused $e) {
                 $done[$i] = $e;
             }
         }
+        $changes = array_values(array_filter($changes));
         $people->flush();
         $consents->flush();
         foreach (array_chunk($changes, 400) as $chunk) {
@@ -110,6 +102,47 @@ final class RecordWriter
         }
 
         return $done;
+    }
+
+    /** @param  array<string, array{mixed, mixed}>  $altered  what was and what is, by field */
+    private static function ofPerson(Person $person, bool $isNew, array $altered, PersonInput $said): Written
+    {
+        $to = $isNew
+            ? array_filter(['email' => $said->email, 'number' => $said->number?->e164, ...$said->own])
+            : array_map(fn (array $pair): mixed => $pair[1], $altered);
+        $result = match (true) {
+            $isNew => IntakeResult::Added,
+            $altered === [] => IntakeResult::Same,
+            default => IntakeResult::Changed,
+        };
+
+        return new Written($result, null, $person->id, array_map(fn (array $pair): mixed => $pair[0], $altered), $to, $isNew);
+    }
+
+    /**
+     * What a record said of its person besides, as a change of theirs.
+     *
+     * @param  array<string, array{mixed, mixed}>  $altered
+     * @return array<string, mixed>|null
+     */
+    private static function changeOfPerson(?Person $person, array $altered, ChangeOrigin $origin, \DateTimeImmutable $now): ?array
+    {
+        [$from, $to] = [array_map(fn (array $pair): mixed => $pair[0], $altered), array_map(fn (array $pair): mixed => $pair[1], $altered)];
+
+        return $altered === [] ? null : ChangeRow::of(ChangeKind::PersonChanged, null, $person?->id, $from, $to, $origin, $now);
+    }
+
+    /** @return array<string, mixed>|null the change as its table keeps it; null where nothing changed */
+    private static function change(Written $written, bool $isPerson, ChangeOrigin $origin, \DateTimeImmutable $now): ?array
+    {
+        $kind = match ($written->outcome) {
+            IntakeResult::Added => $isPerson ? ChangeKind::PersonAdded : ChangeKind::RecordAdded,
+            IntakeResult::Changed => $isPerson ? ChangeKind::PersonChanged : ChangeKind::RecordChanged,
+            default => null,
+        };
+        $from = $written->outcome === IntakeResult::Added ? null : $written->from;
+
+        return $kind === null ? null : ChangeRow::of($kind, $written->recordId, $written->personId, $from, $written->to, $origin, $now);
     }
 
     /**
@@ -135,7 +168,9 @@ final class RecordWriter
         $written = $records->change($record, $one, $values, $personId === null ? null : (int) $personId, $isNew);
         $people->flush();
         if ($written->outcome === IntakeResult::Changed) {
-            DB::table('changes')->insert(ChangeRow::of(ChangeKind::RecordChanged, $record->id, $written->personId, $written->from, $written->to, $origin, $now));
+            DB::table('changes')->insert(
+                ChangeRow::of(ChangeKind::RecordChanged, $record->id, $written->personId, $written->from, $written->to, $origin, $now),
+            );
         }
 
         return $written;
@@ -171,8 +206,13 @@ final class RecordWriter
         }
 
         return match ($leads?->kind) {
-            FieldKind::Phone => new PersonInput(number: Numbers::read($value, $business->country), own: $one->person->own, fields: $one->person->fields, consent: $one->person->consent),
-            FieldKind::Email => new PersonInput(email: $value, own: $one->person->own, fields: $one->person->fields, consent: $one->person->consent),
+            FieldKind::Phone => new PersonInput(
+                number: Numbers::read($value, $business->country), own: $one->person->own, fields: $one->person->fields,
+                consent: $one->person->consent,
+            ),
+            FieldKind::Email => new PersonInput(
+                email: $value, own: $one->person->own, fields: $one->person->fields, consent: $one->person->consent,
+            ),
             default => $one->person,
         };
     }

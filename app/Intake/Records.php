@@ -46,7 +46,13 @@ final class Records
         $this->titleField = $type->title_field;
         $wanted = array_values(array_unique(array_filter($externalIds, fn (?string $id): bool => $id !== null)));
         if ($wanted !== []) {
-            $this->known = Record::query()->where('record_type_id', $type->id)->whereIn('external_id', $wanted)->lockForUpdate()->get()->keyBy('external_id')->all();
+            $this->known = Record::query()
+                ->where('record_type_id', $type->id)
+                ->whereIn('external_id', $wanted)
+                ->lockForUpdate()
+                ->get()
+                ->keyBy('external_id')
+                ->all();
         }
     }
 
@@ -95,7 +101,9 @@ final class Records
         }
         $record = $this->known($one->externalId);
 
-        return $record === null ? $this->add($one, $values, $personId, $newPerson) : $this->change($record, $one, $values, $personId, $newPerson);
+        return $record === null
+            ? $this->add($one, $values, $personId, $newPerson)
+            : $this->change($record, $one, $values, $personId, $newPerson);
     }
 
     /**
@@ -126,7 +134,10 @@ final class Records
             return new Written(IntakeResult::Same, $record->id, $record->person_id, [], [], $newPerson);
         }
         $values = array_filter([...$known, ...$changed], fn (mixed $value): bool => $value !== null);
-        $record->update(['values' => $values, 'person_id' => $personId, 'title' => $this->title($values), 'changed_at' => $this->now, 'versions' => $versions === [] ? null : $versions]);
+        $record->update([
+            'values' => $values, 'person_id' => $personId, 'title' => $this->title($values), 'changed_at' => $this->now,
+            'versions' => $versions === [] ? null : $versions,
+        ]);
 
         return new Written(IntakeResult::Changed, $record->id, $personId, $from, $changed, $newPerson);
     }
@@ -138,8 +149,10 @@ final class Records
         $versions = $one->version === null ? null : [$this->origin->versions => array_fill_keys(array_keys($values), $one->version)];
         $at = $this->now->format('Y-m-d H:i:s');
         $columns = [
-            'record_type_id' => $this->typeId, 'person_id' => $personId, 'external_id' => $one->externalId, 'values' => json_encode((object) $kept, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
-            'added_at' => $at, 'changed_at' => $at, 'title' => $this->title($kept), 'versions' => $versions === null ? null : json_encode($versions, JSON_THROW_ON_ERROR),
+            'record_type_id' => $this->typeId, 'person_id' => $personId, 'external_id' => $one->externalId,
+            'values' => json_encode((object) $kept, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), 'added_at' => $at,
+            'changed_at' => $at, 'title' => $this->title($kept),
+            'versions' => $versions === null ? null : json_encode($versions, JSON_THROW_ON_ERROR),
         ];
         $this->insert ??= new Insert('records', array_keys($columns));
         $id = $this->insert->row($columns);

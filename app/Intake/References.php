@@ -79,6 +79,9 @@ final class References
     {
         $of = Record::query()->where('record_type_id', RecordType::query()->where('key', $type)->value('id'));
 
-        return (preg_match('/^#(\d{1,15})$/', $said, $own) === 1 ? $of->whereKey((int) $own[1]) : $of->where('external_id', $said))->first()?->id;
+        return (preg_match('/^#(\d{1,15})$/', $said, $own) === 1
+            ? $of->whereKey((int) $own[1])
+            : $of->where('external_id', $said)
+        )->first()?->id;
     }
 }

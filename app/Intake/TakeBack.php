@@ -16,7 +16,9 @@ use Illuminate\Support\Facades\DB;
 use Linnet\Core\Reason;
 use Psr\Clock\ClockInterface;
 
-/** Undoes what a file did, as long as nothing has acted on it: some at a time, by the worker, so that nobody waits and nothing is held up. */
+/**
+ * Undoes what a file did, as long as nothing has acted on it: some at a time, by the worker, so that nobody waits and nothing is held up.
+ */
 final readonly class TakeBack
 {
     private const PIECE = 200;
@@ -31,11 +33,16 @@ final readonly class TakeBack
         $first = (int) DB::table('changes')->where('import_id', $import->id)->min('id');
         $what = match (true) {
             DB::table('runs')->whereIn('record_id', $this->records($import))->exists() => 'a rule has begun for one of its records',
-            DB::table('changes')->whereIn('record_id', $this->records($import))->where('id', '>', $first)
-                ->where(fn (Builder $other) => $other->whereNull('import_id')->orWhere('import_id', '!=', $import->id))->exists() => 'one of its records has been changed since',
+            DB::table('changes')
+                ->whereIn('record_id', $this->records($import))
+                ->where('id', '>', $first)
+                ->where(fn (Builder $other) => $other->whereNull('import_id')->orWhere('import_id', '!=', $import->id))
+                ->exists() => 'one of its records has been changed since',
             DB::table('messages')->whereIn('person_id', $this->people($import))->exists() => 'somebody it made known has been texted, or has written',
-            DB::table('records')->whereIn('person_id', $this->people($import))
-                ->whereNotIn('id', DB::table('changes')->where('import_id', $import->id)->whereNotNull('record_id')->select('record_id'))->exists() => 'somebody it made known has other records by now',
+            DB::table('records')
+                ->whereIn('person_id', $this->people($import))
+                ->whereNotIn('id', DB::table('changes')->where('import_id', $import->id)->whereNotNull('record_id')->select('record_id'))
+                ->exists() => 'somebody it made known has other records by now',
             default => null,
         };
 
@@ -60,7 +67,11 @@ final readonly class TakeBack
             if ($import === null || $import->state !== ImportState::TakingBack || $import->staff === null) {
                 return 0;
             }
-            $done = $this->restore($import, $import->staff) ?: $this->withdraw($import, $import->staff) ?: $this->takeOutRecords($import) ?: $this->takeOutPeople($import);
+            $done =
+                $this->restore($import, $import->staff) ?:
+                $this->withdraw($import, $import->staff) ?:
+                $this->takeOutRecords($import) ?:
+                $this->takeOutPeople($import);
             if ($done === 0) {
                 DB::table('seen_rows')->where('scope', "import:$import->id")->delete();
                 $import->update(['state' => ImportState::TakenBack]);
@@ -73,15 +84,29 @@ final readonly class TakeBack
     private function restore(Import $import, Staff $staff): int
     {
         $origin = ChangeOrigin::staff($staff)->quietly();
-        $changes = DB::table('changes')->where('import_id', $import->id)->whereIn('kind', [ChangeKind::RecordChanged->value, ChangeKind::PersonChanged->value])
-            ->when($import->undone_to !== null, fn (Builder $older) => $older->where('id', '<', $import->undone_to))->orderByDesc('id')->limit(self::PIECE)->get(['id', 'kind', 'record_id', 'person_id', 'from', 'to']);
-        $records = Record::query()->whereKey($changes->pluck('record_id')->filter()->all())->with('type.fields')->get()->keyBy('id');
-        $people = Person::query()->whereKey($changes->pluck('person_id')->filter()->all())->get()->keyBy('id');
+        $changes = DB::table('changes')
+            ->where('import_id', $import->id)
+            ->whereIn('kind', [ChangeKind::RecordChanged->value, ChangeKind::PersonChanged->value])
+            ->when($import->undone_to !== null, fn (Builder $older) => $older->where('id', '<', $import->undone_to))
+            ->orderByDesc('id')
+            ->limit(self::PIECE)
+            ->get(['id', 'kind', 'record_id', 'person_id', 'from', 'to']);
+        $records = Record::query()
+            ->whereKey($changes->pluck('record_id')->filter()->all())
+            ->with('type.fields')
+            ->get()
+            ->keyBy('id');
+        $people = Person::query()
+            ->whereKey($changes->pluck('person_id')->filter()->all())
+            ->get()
+            ->keyBy('id');
         foreach ($changes as $change) {
             $from = (array) json_decode((string) $change->from, true);
             $change->kind === ChangeKind::RecordChanged->value
                 ? $this->restoreRecord($records[(int) $change->record_id] ?? null, $from, $origin)
-                : $this->restorePerson($people[(int) $change->person_id] ?? null, $from, (array) json_decode((string) $change->to, true), $origin);
+                : $this->restorePerson(
+                    $people[(int) $change->person_id] ?? null, $from, (array) json_decode((string) $change->to, true), $origin,
+                );
             $import->undone_to = (int) $change->id;
         }
         $import->save();
@@ -91,13 +116,25 @@ final readonly class TakeBack
 
     private function withdraw(Import $import, Staff $staff): int
     {
-        $granted = Consent::query()->where('import_id', $import->id)->where('act', 'granted')
-            ->whereNotExists(fn (Builder $later) => $later->from('consents as later')->whereColumn('later.number', 'consents.number')->whereColumn('later.scope', 'consents.scope')->whereColumn('later.id', '>', 'consents.id')->where('later.act', 'withdrawn'))
-            ->orderBy('id')->limit(self::PIECE)->get();
+        $granted = Consent::query()
+            ->where('import_id', $import->id)
+            ->where('act', 'granted')
+            ->whereNotExists(
+                fn (Builder $later) => $later
+                    ->from('consents as later')
+                    ->whereColumn('later.number', 'consents.number')
+                    ->whereColumn('later.scope', 'consents.scope')
+                    ->whereColumn('later.id', '>', 'consents.id')
+                    ->where('later.act', 'withdrawn'),
+            )
+            ->orderBy('id')
+            ->limit(self::PIECE)
+            ->get();
         foreach ($granted as $entry) {
             Consent::query()->create([
-                'person_id' => $entry->person_id, 'number' => $entry->number, 'act' => 'withdrawn', 'scope' => $entry->scope, 'how' => 'hand',
-                'wording' => "The file $import->name was taken back", 'staff_id' => $staff->id, 'at' => $this->clock->now(),
+                'person_id' => $entry->person_id, 'number' => $entry->number, 'act' => 'withdrawn', 'scope' => $entry->scope,
+                'how' => 'hand', 'wording' => "The file $import->name was taken back", 'staff_id' => $staff->id,
+                'at' => $this->clock->now(),
             ]);
         }
 
@@ -150,12 +187,22 @@ final readonly class TakeBack
             return;
         }
         $own = array_intersect_key($from, array_flip(['first_name', 'last_name', 'email', 'zone', 'locale']));
-        $person->fill($own + ['fields' => array_filter([...$person->fields, ...array_diff_key($from, $own, ['number' => 1])], fn (mixed $value): bool => $value !== null)])->save();
+        $person
+            ->fill(
+                $own + [
+                    'fields' => array_filter(
+                        [...$person->fields, ...array_diff_key($from, $own, ['number' => 1])],
+                        fn (mixed $value): bool => $value !== null,
+                    ),
+                ],
+            )
+            ->save();
         if (isset($to['number'])) {
             // A number with a text or an agreement to it is no longer the file's alone.
             DB::table('numbers')->where('person_id', $person->id)->where('e164', $to['number'])
                 ->whereNotIn('e164', DB::table('consents')->where('person_id', $person->id)->select('number'))
-                ->whereNotIn('e164', DB::table('messages')->where('person_id', $person->id)->whereNotNull('number')->select('number'))->delete();
+                ->whereNotIn('e164', DB::table('messages')->where('person_id', $person->id)->whereNotNull('number')->select('number'))
+                ->delete();
         }
         DB::table('changes')->insert(ChangeRow::of(ChangeKind::PersonChanged, null, $person->id, $to, $from, $origin, $this->clock->now()));
     }

@@ -22,17 +22,30 @@ use Psr\Clock\ClockInterface;
 /** Looks at watched addresses when it is time; only rows that are new or changed are taken. */
 final readonly class Watches
 {
-    public function __construct(private ClockInterface $clock, private Fetcher $fetcher, private Imports $imports, private RecordWriter $writer)
-    {
+    public function __construct(
+        private ClockInterface $clock,
+        private Fetcher $fetcher,
+        private Imports $imports,
+        private RecordWriter $writer,
+    ) {
     }
 
     /** @return int how many addresses were looked at */
     public function look(): int
     {
-        $due = Source::query()->where('kind', SourceKind::Watched)->where('power', ActivationState::On)->where('look_at', '<=', $this->clock->now())->orderBy('look_at')->limit(3)->get();
+        $due = Source::query()
+            ->where('kind', SourceKind::Watched)
+            ->where('power', ActivationState::On)
+            ->where('look_at', '<=', $this->clock->now())
+            ->orderBy('look_at')
+            ->limit(3)
+            ->get();
         foreach ($due as $source) {
             // Set first, so that a file that breaks something is not looked at over and over.
-            $source->update(['look_at' => $this->clock->now()->modify("+$source->every_minutes minutes"), 'looked_at' => $this->clock->now()]);
+            $source->update([
+                'look_at' => $this->clock->now()->modify("+$source->every_minutes minutes"),
+                'looked_at' => $this->clock->now(),
+            ]);
             $this->fetch($source);
         }
 
@@ -51,12 +64,28 @@ final readonly class Watches
                 $this->gone($import, $source);
             }
             // The newest table is kept, as a sample to map by.
-            Import::query()->where('source_id', $source->id)->where('id', '<', $import->id)->orderByDesc('id')->limit(5)->get()->each(fn (Import $older) => @unlink($older->table()));
-            DB::table('seen_rows')->where('scope', "source:$source->id")->where('import_id', '<', $import->id)->delete();
-            if ($import->added + $import->changed + $import->refused === 0 && ! DB::table('changes')->where('import_id', $import->id)->exists()
-                && Import::query()->where('source_id', $source->id)->where('state', ImportState::Done)->where('id', '<', $import->id)->exists()) {
+            Import::query()
+                ->where('source_id', $source->id)
+                ->where('id', '<', $import->id)
+                ->orderByDesc('id')
+                ->limit(5)
+                ->get()
+                ->each(fn (Import $older) => @unlink($older->table()));
+            DB::table('seen_rows')
+                ->where('scope', "source:$source->id")
+                ->where('import_id', '<', $import->id)
+                ->delete();
+            if (
+                $import->added + $import->changed + $import->refused === 0 &&
+                ! DB::table('changes')->where('import_id', $import->id)->exists() &&
+                Import::query()->where('source_id', $source->id)->where('state', ImportState::Done)->where('id', '<', $import->id)->exists()
+            ) {
                 @unlink($import->table());
-                DB::table('seen_rows')->where('import_id', $import->id)->update(['import_id' => (int) Import::query()->where('source_id', $source->id)->where('id', '<', $import->id)->max('id')]);
+                DB::table('seen_rows')
+                    ->where('import_id', $import->id)
+                    ->update([
+                        'import_id' => (int) Import::query()->where('source_id', $source->id)->where('id', '<', $import->id)->max('id'),
+                    ]);
                 $import->delete();
             }
         });
@@ -75,12 +104,20 @@ final readonly class Watches
             } elseif ($source->mapping !== null) {
                 $import->update(['mapping' => $source->mapping]);
                 // What is there at the first look is old news: no rule acts on it.
-                $this->imports->start($import, ! Import::query()->where('source_id', $source->id)->where('state', ImportState::Done)->exists());
+                $this->imports->start(
+                    $import,
+                    ! Import::query()->where('source_id', $source->id)->where('state', ImportState::Done)->exists(),
+                );
             } else {
-                Import::query()->where('source_id', $source->id)->where('state', ImportState::ToMap)->where('id', '<', $import->id)->get()->each(function (Import $older): void {
-                    @unlink($older->table());
-                    $older->delete();
-                });
+                Import::query()
+                    ->where('source_id', $source->id)
+                    ->where('state', ImportState::ToMap)
+                    ->where('id', '<', $import->id)
+                    ->get()
+                    ->each(function (Import $older): void {
+                        @unlink($older->table());
+                        $older->delete();
+                    });
             }
         } catch (Unfit $e) {
             $source->update(['problem' => $e->reason->toArray()]);
@@ -105,9 +142,21 @@ final readonly class Watches
             return;
         }
         $scope = "source:$source->id";
-        $here = DB::table('seen_rows')->where('scope', $scope)->where('import_id', $import->id)->whereNotNull('record_id')->select('record_id');
-        $ids = DB::table('seen_rows')->where('scope', $scope)->where('import_id', '<', $import->id)->whereNotNull('record_id')->whereNotIn('record_id', $here)->distinct()->pluck('record_id');
-        foreach ($ids->chunk(200)->flatMap(fn ($some) => Record::query()->whereKey($some->all())->with('type')->orderBy('id')->get()) as $record) {
+        $here = DB::table('seen_rows')
+            ->where('scope', $scope)
+            ->where('import_id', $import->id)
+            ->whereNotNull('record_id')
+            ->select('record_id');
+        $ids = DB::table('seen_rows')
+            ->where('scope', $scope)
+            ->where('import_id', '<', $import->id)
+            ->whereNotNull('record_id')
+            ->whereNotIn('record_id', $here)
+            ->distinct()
+            ->pluck('record_id');
+        foreach (
+            $ids->chunk(200)->flatMap(fn ($some) => Record::query()->whereKey($some->all())->with('type')->orderBy('id')->get()) as $record
+        ) {
             $start = $type->start_field === null ? null : $record->values[$type->start_field] ?? null;
             // What has begun already is not undone by leaving the list.
             if (is_string($start) && new \DateTimeImmutable($start, new \DateTimeZone(Business::ours()->zone)) < $this->clock->now()) {

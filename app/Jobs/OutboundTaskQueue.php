@@ -21,11 +21,21 @@ final class OutboundTaskQueue
      *
      * @param  array<array-key, mixed>  $body
      */
-    public static function add(string $name, OutboundTaskKind $kind, string $address, array $body, ?int $ruleId, ?int $runId, ?int $personId, \DateTimeImmutable $now): void
-    {
+    public static function add(
+        string $name,
+        OutboundTaskKind $kind,
+        string $address,
+        array $body,
+        ?int $ruleId,
+        ?int $runId,
+        ?int $personId,
+        \DateTimeImmutable $now,
+    ): void {
         $new = DB::table('outbound_tasks')->insertOrIgnore([
-            'name' => $name, 'key' => (string) Str::uuid7(), 'kind' => $kind->value, 'address' => $address, 'body' => json_encode($body, JSON_THROW_ON_ERROR), 'state' => OutboundTaskState::Waiting->value,
-            'rule_id' => $ruleId, 'run_id' => $runId, 'person_id' => $personId, 'at' => $now->format('Y-m-d H:i:s'), 'due_at' => now()->utc()->format('Y-m-d H:i:s'),
+            'name' => $name, 'key' => (string) Str::uuid7(), 'kind' => $kind->value, 'address' => $address,
+            'body' => json_encode($body, JSON_THROW_ON_ERROR), 'state' => OutboundTaskState::Waiting->value, 'rule_id' => $ruleId,
+            'run_id' => $runId, 'person_id' => $personId, 'at' => $now->format('Y-m-d H:i:s'),
+            'due_at' => now()->utc()->format('Y-m-d H:i:s'),
         ]);
         if ($new === 1) {
             RunOutboundTask::dispatch((int) DB::table('outbound_tasks')->where('name', $name)->value('id'))->afterCommit();
@@ -35,11 +45,22 @@ final class OutboundTaskQueue
     /** Those that were lost on their way to the queue, or in it, go there again. @return int how many */
     public static function requeueLost(): int
     {
-        $lost = OutboundTask::query()->where('state', OutboundTaskState::Waiting)->where('due_at', '<', now()->subSeconds(self::LOST_SECONDS))->orderBy('id')->limit(100)->get();
+        $lost = OutboundTask::query()
+            ->where('state', OutboundTaskState::Waiting)
+            ->where('due_at', '<', now()->subSeconds(self::LOST_SECONDS))
+            ->orderBy('id')
+            ->limit(100)
+            ->get();
         $found = 0;
         foreach ($lost as $task) {
             // Claimed: two workers must not both put it there.
-            if (OutboundTask::query()->whereKey($task->id)->where('state', OutboundTaskState::Waiting)->where('due_at', $task->due_at)->update(['due_at' => now()]) === 1) {
+            if (
+                OutboundTask::query()
+                    ->whereKey($task->id)
+                    ->where('state', OutboundTaskState::Waiting)
+                    ->where('due_at', $task->due_at)
+                    ->update(['due_at' => now()]) === 1
+            ) {
                 RunOutboundTask::dispatch($task->id);
                 $found++;
             }

@@ -38,7 +38,9 @@ final class RunOutboundTask implements ShouldQueue
     /** @return list<int> seconds before each further try, the jitter by the task's number */
     public function backoff(): array
     {
-        return array_map(fn (int $seconds): int => $seconds + crc32("$this->id/$seconds") % max(1, intdiv($seconds, 2)), [4, 15, 60, 300, 1800]);
+        return array_map(fn (int $seconds): int => $seconds + (crc32("$this->id/$seconds") % max(1, intdiv($seconds, 2))), [
+            4, 15, 60, 300, 1800,
+        ]);
     }
 
     public function handle(ClockInterface $clock, NumberLookup $lookup, Poster $poster): void
@@ -49,7 +51,11 @@ final class RunOutboundTask implements ShouldQueue
             throw new \RuntimeException("task $this->id is not there");
         }
         // Claimed: one that was put into the queue twice is done once.
-        $mine = OutboundTask::query()->whereKey($task->id)->where('state', OutboundTaskState::Waiting)->where('attempts', $task->attempts)->update(['attempts' => $task->attempts + 1, 'due_at' => $this->nextTry()]);
+        $mine = OutboundTask::query()
+            ->whereKey($task->id)
+            ->where('state', OutboundTaskState::Waiting)
+            ->where('attempts', $task->attempts)
+            ->update(['attempts' => $task->attempts + 1, 'due_at' => $this->nextTry()]);
         if ($mine !== 1) {
             return;
         }
@@ -76,7 +82,11 @@ final class RunOutboundTask implements ShouldQueue
             report($why);
             Trace::note(new Reason('outbound_task.missing', ['task' => $this->id]), $now, []);
         } elseif ($task->state === OutboundTaskState::Waiting) {
-            $this->giveUp($task, new Reason('outbound_task.given_up', ['attempts' => $task->attempts, 'detail' => rtrim($why->getMessage(), '.')]), $now);
+            $this->giveUp(
+                $task,
+                new Reason('outbound_task.given_up', ['attempts' => $task->attempts, 'detail' => rtrim($why->getMessage(), '.')]),
+                $now,
+            );
         }
     }
 

@@ -34,7 +34,10 @@ final class Business extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['sending' => ActivationState::class, 'opening_hours' => 'array', 'policy' => 'array', 'words' => 'array', 'tariff' => 'array', 'conflicts' => Conflicts::class, 'holidays' => 'array', 'leap_to_march' => 'boolean'];
+        return [
+            'sending' => ActivationState::class, 'opening_hours' => 'array', 'policy' => 'array', 'words' => 'array', 'tariff' => 'array',
+            'conflicts' => Conflicts::class, 'holidays' => 'array', 'leap_to_march' => 'boolean',
+        ];
     }
 
     public static function ours(): self
@@ -62,9 +65,10 @@ final class Business extends Model
         $number = Line::query()->whereNotNull('number')->orderBy('id')->value('number');
 
         return new Record\Business(
-            $this->name, $this->zone, 'Reply STOP to hear no more.', Tariff::read(Doc::of($this->tariff)), $this->country, $this->locale, $this->openingHours(),
-            WorkingDays::without($this->holidays), $this->leap_to_march, $this->sending, is_string($number) ? "To hear no more, text STOP to $number." : null,
-            rtrim(config()->string('app.url'), '/').'/l/', $this->install,
+            $this->name, $this->zone, 'Reply STOP to hear no more.', Tariff::read(Doc::of($this->tariff)), $this->country, $this->locale,
+            $this->openingHours(), WorkingDays::without($this->holidays), $this->leap_to_march, $this->sending,
+            is_string($number) ? "To hear no more, text STOP to $number." : null, rtrim(config()->string('app.url'), '/').'/l/',
+            $this->install,
         );
     }
 

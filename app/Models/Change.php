@@ -34,7 +34,10 @@ final class Change extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => ChangeKind::class, 'way' => Way::class, 'from' => 'array', 'to' => 'array', 'at' => 'immutable_datetime', 'handled' => 'boolean', 'cause' => 'array', 'with' => 'array'];
+        return [
+            'kind' => ChangeKind::class, 'way' => Way::class, 'from' => 'array', 'to' => 'array', 'at' => 'immutable_datetime',
+            'handled' => 'boolean', 'cause' => 'array', 'with' => 'array',
+        ];
     }
 
     /** @return BelongsTo<Record, $this> */

@@ -31,8 +31,8 @@ final class Delivery extends Model
     protected function casts(): array
     {
         return [
-            'state' => DeliveryState::class, 'headers' => 'array', 'reason' => 'array', 'at' => 'immutable_datetime', 'replayed_at' => 'immutable_datetime',
-            'is_binary' => 'boolean', 'is_cut' => 'boolean', 'unproven' => 'boolean',
+            'state' => DeliveryState::class, 'headers' => 'array', 'reason' => 'array', 'at' => 'immutable_datetime',
+            'replayed_at' => 'immutable_datetime', 'is_binary' => 'boolean', 'is_cut' => 'boolean', 'unproven' => 'boolean',
         ];
     }
 

@@ -89,6 +89,8 @@ final class Import extends Model
     /** Seconds it may still take, from how fast it has gone; null while nothing can be said. */
     public function secondsLeft(): ?int
     {
-        return $this->done < 1 || $this->worked_ms < 1 ? null : (int) ceil(($this->rows - $this->done) * $this->worked_ms / $this->done / 1000);
+        return $this->done < 1 || $this->worked_ms < 1
+            ? null
+            : (int) ceil((($this->rows - $this->done) * $this->worked_ms) / $this->done / 1000);
     }
 }

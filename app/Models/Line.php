@@ -38,9 +38,9 @@ final class Line extends Model
     public function read(): Record\Line
     {
         return new Record\Line(
-            $this->id, $this->key, $this->name, $this->number, $this->power, $this->pace === null ? new Pace : Pace::read(Doc::of($this->pace)),
-            new Health($this->attempts, $this->failed), $this->staff_id,
-            $this->countries ?? [], $this->hours === null ? null : WeeklyHours::read(Doc::of($this->hours)),
+            $this->id, $this->key, $this->name, $this->number, $this->power,
+            $this->pace === null ? new Pace : Pace::read(Doc::of($this->pace)), new Health($this->attempts, $this->failed),
+            $this->staff_id, $this->countries ?? [], $this->hours === null ? null : WeeklyHours::read(Doc::of($this->hours)),
         );
     }
 }

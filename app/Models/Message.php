@@ -67,7 +67,9 @@ use Linnet\Core\Text\Words\Meaning;
 final class Message extends Model
 {
     /** Reasons for which a text is rightly not sent: the rule, the receiver or somebody here wanted it so. */
-    private const NO_PROBLEM = ['stop.%', 'goal.%', 'staff.%', 'run.%', 'gate.no_longer', 'gate.opted_out', 'gate.no_opt_in', 'gate.same_text%'];
+    private const NO_PROBLEM = [
+        'stop.%', 'goal.%', 'staff.%', 'run.%', 'gate.no_longer', 'gate.opted_out', 'gate.no_opt_in', 'gate.same_text%',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -75,8 +77,9 @@ final class Message extends Model
         return [
             'origin' => MessageOrigin::class, 'state' => MessageState::class, 'kind' => TextKind::class, 'meaning' => Meaning::class,
             'reason' => 'array', 'verdicts' => 'array', 'wanted_at' => 'immutable_datetime', 'left_at' => 'immutable_datetime',
-            'handed_at' => 'immutable_datetime', 'status_at' => 'immutable_datetime', 'retry_at' => 'immutable_datetime', 'at' => 'immutable_datetime',
-            'anchor_at' => 'immutable_datetime', 'answered_at' => 'immutable_datetime', 'ended' => 'boolean', 'released' => 'boolean', 'held_against' => 'boolean',
+            'handed_at' => 'immutable_datetime', 'status_at' => 'immutable_datetime', 'retry_at' => 'immutable_datetime',
+            'at' => 'immutable_datetime', 'anchor_at' => 'immutable_datetime', 'answered_at' => 'immutable_datetime', 'ended' => 'boolean',
+            'released' => 'boolean', 'held_against' => 'boolean',
         ];
     }
 
@@ -102,7 +105,10 @@ final class Message extends Model
     {
         if ($this->left_at !== null && $this->origin === MessageOrigin::Rule) {
             $day = $this->left_at->setTimezone(new \DateTimeZone(Business::ours()->zone))->format('Y-m-d');
-            DB::table('spent_days')->where('day', $day)->where('micros', '>=', $this->price_micros)->decrement('micros', $this->price_micros);
+            DB::table('spent_days')
+                ->where('day', $day)
+                ->where('micros', '>=', $this->price_micros)
+                ->decrement('micros', $this->price_micros);
         }
         $this->update(['state' => $state, 'left_at' => null, 'reason' => $reason->toArray()] + $more);
     }
@@ -140,7 +146,9 @@ final class Message extends Model
     /** Whom it goes to where that is not the person it is about; null otherwise. */
     public function colleague(): ?string
     {
-        return $this->origin !== MessageOrigin::Notice ? null : $this->toStaff->name ?? ($this->number === null ? 'a colleague' : Numbers::pretty($this->number));
+        return $this->origin !== MessageOrigin::Notice
+            ? null
+            : $this->toStaff->name ?? ($this->number === null ? 'a colleague' : Numbers::pretty($this->number));
     }
 
     /** @return BelongsTo<Staff, $this> */

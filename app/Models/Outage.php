@@ -40,7 +40,13 @@ final class Outage extends Model
     /** One that is worth telling somebody: it lasts, and something waits for it. */
     public static function toSay(\DateTimeImmutable $now): ?self
     {
-        $outage = self::query()->where(fn ($lasts) => $lasts->where('tries', '>=', self::WORTH_SAYING)->orWhere('since', '<=', $now->modify('-'.self::WORTH_SECONDS.' seconds')))->first();
+        $outage = self::query()
+            ->where(
+                fn ($lasts) => $lasts
+                    ->where('tries', '>=', self::WORTH_SAYING)
+                    ->orWhere('since', '<=', $now->modify('-'.self::WORTH_SECONDS.' seconds')),
+            )
+            ->first();
 
         return $outage !== null && self::waiting() > 0 ? $outage : null;
     }
@@ -50,7 +56,13 @@ final class Outage extends Model
         $outage = self::now() ?? new self(['carrier' => 'carrier', 'since' => $now, 'tries' => 0]);
         $tries = $outage->tries + 1;
         $pause = min(self::LONGEST_PAUSE, 2 ** min($tries, 6));
-        $outage->fill(['tries' => $tries, 'detail' => $detail, 'next_at' => $now->modify('+'.($pause + crc32("outage $tries") % max(1, intdiv($pause, 2))).' seconds')])->save();
+        $outage
+            ->fill([
+                'tries' => $tries,
+                'detail' => $detail,
+                'next_at' => $now->modify('+'.($pause + (crc32("outage $tries") % max(1, intdiv($pause, 2)))).' seconds'),
+            ])
+            ->save();
     }
 
     /** @return int how many texts wait for it */

@@ -33,7 +33,10 @@ final class OutboundTask extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['kind' => OutboundTaskKind::class, 'state' => OutboundTaskState::class, 'body' => 'array', 'reason' => 'array', 'due_at' => 'immutable_datetime', 'at' => 'immutable_datetime', 'done_at' => 'immutable_datetime'];
+        return [
+            'kind' => OutboundTaskKind::class, 'state' => OutboundTaskState::class, 'body' => 'array', 'reason' => 'array',
+            'due_at' => 'immutable_datetime', 'at' => 'immutable_datetime', 'done_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<Rule, $this> */

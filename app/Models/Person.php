@@ -63,7 +63,9 @@ final class Person extends Model
         $like = fn (string $text): string => str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], $text);
         $query->where(function (Builder $any) use ($words, $like): void {
             foreach (array_filter(explode(' ', trim($words))) as $word) {
-                $any->where(fn (Builder $one) => $one->whereLike('first_name', $like($word).'%')->orWhereLike('last_name', $like($word).'%'));
+                $any->where(
+                    fn (Builder $one) => $one->whereLike('first_name', $like($word).'%')->orWhereLike('last_name', $like($word).'%'),
+                );
             }
             $digits = ltrim((string) preg_replace('/\D/', '', $words), '0');
             if (strlen($digits) >= 3) {

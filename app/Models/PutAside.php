@@ -34,10 +34,23 @@ final class PutAside extends Model
     {
         DB::transaction(function () use ($kind, $id, $detail, $now): void {
             $row = $kind === self::TIMER ? (array) DB::table('timers')->where('id', $id)->first() : null;
-            $kind === self::TIMER ? DB::table('timers')->where('id', $id)->update(['due_at' => null]) : DB::table('changes')->where('id', $id)->update(['handled' => true]);
-            self::query()->upsert([[
-                'kind' => $kind, 'subject_id' => $id, 'row' => $row === null ? null : json_encode($row, JSON_THROW_ON_ERROR), 'detail' => mb_substr($detail, 0, 500, 'UTF-8'), 'at' => $now->format('Y-m-d H:i:s'),
-            ]], ['kind', 'subject_id'], ['row', 'detail', 'at']);
+            $kind === self::TIMER
+                ? DB::table('timers')
+                    ->where('id', $id)
+                    ->update(['due_at' => null])
+                : DB::table('changes')
+                    ->where('id', $id)
+                    ->update(['handled' => true]);
+            self::query()->upsert(
+                [
+                    [
+                        'kind' => $kind, 'subject_id' => $id, 'row' => $row === null ? null : json_encode($row, JSON_THROW_ON_ERROR),
+                        'detail' => mb_substr($detail, 0, 500, 'UTF-8'), 'at' => $now->format('Y-m-d H:i:s'),
+                    ],
+                ],
+                ['kind', 'subject_id'],
+                ['row', 'detail', 'at'],
+            );
         });
     }
 
@@ -49,7 +62,11 @@ final class PutAside extends Model
                 DB::table('changes')->where('id', $this->subject_id)->update(['handled' => false]);
             } else {
                 $key = array_intersect_key($this->row ?? [], ['kind' => 1, 'subject_id' => 1, 'rule_id' => 1]);
-                DB::table('timers')->upsert([$key + ['due_at' => $this->row['due_at'] ?? $this->at->format('Y-m-d H:i:s')]], ['kind', 'subject_id', 'rule_id'], ['due_at']);
+                DB::table('timers')->upsert(
+                    [$key + ['due_at' => $this->row['due_at'] ?? $this->at->format('Y-m-d H:i:s')]],
+                    ['kind', 'subject_id', 'rule_id'],
+                    ['due_at'],
+                );
             }
             $this->delete();
         });
@@ -59,9 +76,15 @@ final class PutAside extends Model
     {
         $id = match (true) {
             $this->kind === self::CHANGE => DB::table('changes')->where('id', $this->subject_id)->value('person_id'),
-            ($this->row['kind'] ?? '') === Timer::RUN => DB::table('runs')->where('id', $this->row['subject_id'] ?? 0)->value('person_id'),
-            ($this->row['kind'] ?? '') === Timer::MESSAGE => DB::table('messages')->where('id', $this->row['subject_id'] ?? 0)->value('person_id'),
-            ($this->row['kind'] ?? '') === Timer::START_RECORD => DB::table('records')->where('id', $this->row['subject_id'] ?? 0)->value('person_id'),
+            ($this->row['kind'] ?? '') === Timer::RUN => DB::table('runs')
+                ->where('id', $this->row['subject_id'] ?? 0)
+                ->value('person_id'),
+            ($this->row['kind'] ?? '') === Timer::MESSAGE => DB::table('messages')
+                ->where('id', $this->row['subject_id'] ?? 0)
+                ->value('person_id'),
+            ($this->row['kind'] ?? '') === Timer::START_RECORD => DB::table('records')
+                ->where('id', $this->row['subject_id'] ?? 0)
+                ->value('person_id'),
             ($this->row['kind'] ?? '') === Timer::START_PERSON => $this->row['subject_id'] ?? null,
             default => null,
         };

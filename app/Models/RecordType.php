@@ -63,6 +63,9 @@ final class RecordType extends Model
 
     public function read(): CoreType
     {
-        return new CoreType($this->key, $this->name, $this->fields->mapWithKeys(fn (Field $field): array => [$field->key => $field->read()])->all(), $this->person_field, $this->start_field, $this->plural, $this->person_noun);
+        return new CoreType(
+            $this->key, $this->name, $this->fields->mapWithKeys(fn (Field $field): array => [$field->key => $field->read()])->all(),
+            $this->person_field, $this->start_field, $this->plural, $this->person_noun,
+        );
     }
 }

@@ -49,8 +49,11 @@ final class Replay extends Model
         }
         $total = $query->count();
 
-        return $total === 0 ? null : self::query()->create([
-            'source_id' => $source->id, 'state' => 'running', 'only' => $only, 'next_id' => (int) $query->min('id'), 'last_id' => (int) $query->max('id'), 'total' => $total, 'at' => $now,
-        ]);
+        return $total === 0
+            ? null
+            : self::query()->create([
+                'source_id' => $source->id, 'state' => 'running', 'only' => $only, 'next_id' => (int) $query->min('id'),
+                'last_id' => (int) $query->max('id'), 'total' => $total, 'at' => $now,
+            ]);
     }
 }

@@ -31,7 +31,10 @@ final class Rule extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['power' => ActivationState::class, 'draft' => 'array', 'on_since' => 'immutable_datetime', 'paused_until' => 'immutable_datetime', 'broadcast_at' => 'immutable_datetime'];
+        return [
+            'power' => ActivationState::class, 'draft' => 'array', 'on_since' => 'immutable_datetime',
+            'paused_until' => 'immutable_datetime', 'broadcast_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<RuleVersion, $this> */

@@ -39,7 +39,10 @@ final class Run extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => 'array', 'live' => 'boolean', 'began_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'asked_at' => 'immutable_datetime', 'stuck' => 'boolean'];
+        return [
+            'state' => 'array', 'live' => 'boolean', 'began_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime',
+            'asked_at' => 'immutable_datetime', 'stuck' => 'boolean',
+        ];
     }
 
     /** @return BelongsTo<Rule, $this> */

@@ -44,7 +44,17 @@ final class Sign extends Model
             return;
         }
         self::$left[$worker] = time();
-        self::query()->upsert([['worker' => $worker, 'at' => gmdate('Y-m-d H:i:s'), 'problem' => $problem === null ? null : mb_substr($problem->getMessage(), 0, 250, 'UTF-8')]], ['worker'], ['at', 'problem']);
+        self::query()->upsert(
+            [
+                [
+                    'worker' => $worker,
+                    'at' => gmdate('Y-m-d H:i:s'),
+                    'problem' => $problem === null ? null : mb_substr($problem->getMessage(), 0, 250, 'UTF-8'),
+                ],
+            ],
+            ['worker'],
+            ['at', 'problem'],
+        );
     }
 
     public static function of(string $worker): ?self

@@ -45,9 +45,9 @@ final class Source extends Model
     protected function casts(): array
     {
         return [
-            'kind' => SourceKind::class, 'power' => ActivationState::class, 'proof' => Proof::class, 'secret' => 'encrypted', 'old_secret' => 'encrypted',
-            'old_secret_until' => 'immutable_datetime', 'mapping' => 'array', 'draft' => 'array', 'look_at' => 'immutable_datetime', 'looked_at' => 'immutable_datetime',
-            'problem' => 'array', 'gone' => 'array',
+            'kind' => SourceKind::class, 'power' => ActivationState::class, 'proof' => Proof::class, 'secret' => 'encrypted',
+            'old_secret' => 'encrypted', 'old_secret_until' => 'immutable_datetime', 'mapping' => 'array', 'draft' => 'array',
+            'look_at' => 'immutable_datetime', 'looked_at' => 'immutable_datetime', 'problem' => 'array', 'gone' => 'array',
         ];
     }
 

@@ -39,7 +39,12 @@ final class Timer extends Model
     public static function put(string $kind, int $subject, ?\DateTimeImmutable $due): void
     {
         self::query()->upsert(
-            [['kind' => $kind, 'subject_id' => $subject, 'rule_id' => 0, 'due_at' => $due?->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s')]],
+            [
+                [
+                    'kind' => $kind, 'subject_id' => $subject, 'rule_id' => 0,
+                    'due_at' => $due?->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
+                ],
+            ],
             ['kind', 'subject_id', 'rule_id'],
             ['due_at'],
         );
@@ -58,11 +63,26 @@ final class Timer extends Model
     {
         $about = array_filter(['line_id' => $lineId, 'rule_id' => $ruleId, 'person_id' => $personId], fn (?int $id): bool => $id !== null);
         $at = $now->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
-        Message::query()->whereIn('state', [MessageState::Waiting, MessageState::SetAside])->where($about)->select('id')->toBase()->chunkById(500, function ($texts) use ($at): void {
-            self::query()->upsert(
-                array_values($texts->map(fn (\stdClass $text): array => ['kind' => self::MESSAGE, 'subject_id' => (int) $text->id, 'rule_id' => 0, 'due_at' => $at])->all()), ['kind', 'subject_id', 'rule_id'], ['due_at'],
-            );
-        });
+        Message::query()
+            ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+            ->where($about)
+            ->select('id')
+            ->toBase()
+            ->chunkById(500, function ($texts) use ($at): void {
+                self::query()->upsert(
+                    array_values(
+                        $texts
+                            ->map(
+                                fn (\stdClass $text): array => [
+                                    'kind' => self::MESSAGE, 'subject_id' => (int) $text->id, 'rule_id' => 0, 'due_at' => $at,
+                                ],
+                            )
+                            ->all(),
+                    ),
+                    ['kind', 'subject_id', 'rule_id'],
+                    ['due_at'],
+                );
+            });
     }
 
     /**

@@ -35,7 +35,10 @@ final class Trial extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => 'array', 'suppose' => 'array', 'at' => 'immutable_datetime', 'last_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return [
+            'document' => 'array', 'suppose' => 'array', 'at' => 'immutable_datetime', 'last_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime',
+        ];
     }
 
     public function read(): CoreRule

@@ -41,11 +41,18 @@ final class TrialText extends Model
     {
         return DB::transaction(function () use ($key, $number, $lineId, $body, $now): bool {
             $trial = Trial::query()->where('number', $number)->whereNull('ended_at')->orderByDesc('id')->lockForUpdate()->first();
-            if ($trial === null || ! $trial->isOpen($now) || ! $trial->texts()->where('line_id', $lineId)->where('inbound', false)->exists()) {
+            if (
+                $trial === null ||
+                ! $trial->isOpen($now) ||
+                ! $trial->texts()->where('line_id', $lineId)->where('inbound', false)->exists()
+            ) {
                 return false;
             }
             if (! self::query()->where('key', $key)->exists()) {
-                self::query()->create(['trial_id' => $trial->id, 'key' => $key, 'inbound' => true, 'line_id' => $lineId, 'body' => $body, 'state' => MessageState::Received, 'at' => $now]);
+                self::query()->create([
+                    'trial_id' => $trial->id, 'key' => $key, 'inbound' => true, 'line_id' => $lineId, 'body' => $body,
+                    'state' => MessageState::Received, 'at' => $now,
+                ]);
                 $trial->update(['last_at' => $now]);
             }
 

@@ -31,7 +31,9 @@ final readonly class Address
             throw Unfit::because('has_login');
         }
         $port = $uri->getPort() ?? ($scheme === 'https' ? 443 : 80);
-        $host = self::plain(trim($uri->getHost(), '[]')) ?? throw Unfit::because('not_http', ['address' => mb_substr(mb_scrub($written, 'UTF-8'), 0, 200, 'UTF-8')]);
+        $host =
+            self::plain(trim($uri->getHost(), '[]')) ??
+            throw Unfit::because('not_http', ['address' => mb_substr(mb_scrub($written, 'UTF-8'), 0, 200, 'UTF-8')]);
         if (! in_array($port, [80, 443], true) && ! self::isLetThrough($host, $port)) {
             throw Unfit::because('port', ['port' => $port]);
         }

@@ -24,7 +24,8 @@ final readonly class Destination
         if ($found === []) {
             throw Unfit::because('unresolved', ['host' => $at->host]);
         }
-        if (! Address::isLetThrough($at->host, $at->port) && array_filter($found, fn (string $ip): bool => ! PublicAddress::is($ip)) !== []) {
+        if (! Address::isLetThrough($at->host, $at->port)
+            && array_filter($found, fn (string $ip): bool => ! PublicAddress::is($ip)) !== []) {
             throw Unfit::because('private', ['host' => $at->host]);
         }
         $ip = $found[0];

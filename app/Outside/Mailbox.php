@@ -14,7 +14,10 @@ final class Mailbox
         $mailer = config()->string('mail.default');
         $transport = config("mail.mailers.$mailer.transport", $mailer);
         // Several behind one another are there if one of them is.
-        $behind = array_map(fn (mixed $name): mixed => config("mail.mailers.$name.transport", $name), in_array($transport, ['failover', 'roundrobin'], true) ? (array) config("mail.mailers.$mailer.mailers") : [$mailer]);
+        $behind = array_map(
+            fn (mixed $name): mixed => config("mail.mailers.$name.transport", $name),
+            in_array($transport, ['failover', 'roundrobin'], true) ? (array) config("mail.mailers.$mailer.mailers") : [$mailer],
+        );
 
         return array_diff($behind, self::NOWHERE) !== [];
     }

@@ -27,8 +27,13 @@ final readonly class Poster
     {
         try {
             $at = Address::read($address);
-            $response = Http::timeout(self::TIMEOUT_SECONDS)->connectTimeout(self::TIMEOUT_SECONDS)->withUserAgent('Linnet')->withOptions($this->destination->pinned($at))
-                ->withHeaders(['Idempotency-Key' => $key])->asJson()->post($at->url, $body);
+            $response = Http::timeout(self::TIMEOUT_SECONDS)
+                ->connectTimeout(self::TIMEOUT_SECONDS)
+                ->withUserAgent('Linnet')
+                ->withOptions($this->destination->pinned($at))
+                ->withHeaders(['Idempotency-Key' => $key])
+                ->asJson()
+                ->post($at->url, $body);
         } catch (Unfit $e) {
             throw new \RuntimeException(Sentence::of($e->reason), previous: $e);
         } catch (ConnectionException $e) {

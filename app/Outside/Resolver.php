@@ -14,7 +14,11 @@ class Resolver
             return [$host];
         }
         $records = @dns_get_record($host, DNS_A | DNS_AAAA);
-        $found = array_values(array_filter(array_map(fn (array $record): ?string => $record['ip'] ?? $record['ipv6'] ?? null, is_array($records) ? $records : [])));
+        $found = array_values(
+            array_filter(
+                array_map(fn (array $record): ?string => $record['ip'] ?? ($record['ipv6'] ?? null), is_array($records) ? $records : []),
+            ),
+        );
 
         return $found !== [] ? $found : (gethostbynamel($host) ?: []);
     }

@@ -13,7 +13,10 @@ use Linnet\Core\Time\WeeklyHours;
 /** A week's hours as they are filled in: a stretch for each day, and the days closed. */
 final class HoursForm
 {
-    public const DAYS = ['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'];
+    public const DAYS = [
+        'mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday',
+        'sun' => 'Sunday',
+    ];
 
     public const RULES = ['week' => 'required|array', 'closed' => 'nullable|string|max:4000'];
 

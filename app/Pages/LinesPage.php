@@ -42,8 +42,17 @@ final class LinesPage
         $this->health = $business->gatePolicy()->health;
         $this->day = Day::of($this->now, $business->zone);
         $this->lines = Line::query()->orderBy('id')->simplePaginate(20);
-        $of = fn () => Message::query()->toBase()->whereIn('line_id', Line::query()->select('id'))->groupBy('line_id')->selectRaw('line_id, count(*) as many');
-        $this->sent = $of()->whereIn('state', MessageState::left())->where('at', '>=', $this->day->begins)->where('at', '<', $this->day->ends)->pluck('many', 'line_id')->all();
+        $of = fn () => Message::query()
+            ->toBase()
+            ->whereIn('line_id', Line::query()->select('id'))
+            ->groupBy('line_id')
+            ->selectRaw('line_id, count(*) as many');
+        $this->sent = $of()
+            ->whereIn('state', MessageState::left())
+            ->where('at', '>=', $this->day->begins)
+            ->where('at', '<', $this->day->ends)
+            ->pluck('many', 'line_id')
+            ->all();
         $this->waits = $of()->where('state', MessageState::Waiting)->pluck('many', 'line_id')->all();
     }
 
@@ -67,8 +76,11 @@ final class LinesPage
     {
         $pace = $line->read()->pace;
         $limits = array_filter([
-            $pace->perSecond === null ? null : "$pace->perSecond a second", $pace->perMinute === null ? null : "$pace->perMinute a minute",
-            $this->dayLimit($line) === null ? null : number_format((int) $this->dayLimit($line)).' a day'.($pace->warmSince === null ? '' : ' today, growing'),
+            $pace->perSecond === null ? null : "$pace->perSecond a second",
+            $pace->perMinute === null ? null : "$pace->perMinute a minute",
+            $this->dayLimit($line) === null
+                ? null
+                : number_format((int) $this->dayLimit($line)).' a day'.($pace->warmSince === null ? '' : ' today, growing'),
         ]);
 
         return $limits === [] ? 'as fast as the carrier takes them' : implode(', ', $limits).($pace->even ? ', spread evenly' : '');
@@ -76,7 +88,9 @@ final class LinesPage
 
     public function failures(Line $line): string
     {
-        return $line->attempts === 0 ? 'nothing known yet' : sprintf('%s %% of the last %d', round($line->read()->health->percent(), 1), $line->attempts);
+        return $line->attempts === 0
+            ? 'nothing known yet'
+            : sprintf('%s %% of the last %d', round($line->read()->health->percent(), 1), $line->attempts);
     }
 
     public function ails(Line $line): bool

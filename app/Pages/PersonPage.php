@@ -53,7 +53,12 @@ final class PersonPage
     /** @return Collection<int, Run> */
     public function underWay(): Collection
     {
-        return Run::query()->where('person_id', $this->person->id)->where('live', true)->with(['rule', 'timer', 'version'])->orderBy('id')->get();
+        return Run::query()
+            ->where('person_id', $this->person->id)
+            ->where('live', true)
+            ->with(['rule', 'timer', 'version'])
+            ->orderBy('id')
+            ->get();
     }
 
     /** @return Collection<int, Message> */
@@ -72,7 +77,12 @@ final class PersonPage
     /** @return \Illuminate\Support\Collection<int, \stdClass> their tags and lists */
     public function labels(): \Illuminate\Support\Collection
     {
-        return DB::table('labels')->where('person_id', $this->person->id)->orderBy('kind', 'desc')->orderBy('name')->limit(100)->get(['kind', 'name']);
+        return DB::table('labels')
+            ->where('person_id', $this->person->id)
+            ->orderBy('kind', 'desc')
+            ->orderBy('name')
+            ->limit(100)
+            ->get(['kind', 'name']);
     }
 
     /** @return list<string> names that are used already */

@@ -41,26 +41,50 @@ final readonly class Story
 
     public static function of(Person $person, string $zone): self
     {
-        return self::inOrder([
-            ...self::messages(Message::query()->where('person_id', $person->id)->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside])),
-            ...self::decisions($person),
-            ...self::records($person, $zone),
-            ...self::changesAbout($person),
-        ], $zone);
+        return self::inOrder(
+            [
+                ...self::messages(
+                    Message::query()
+                        ->where('person_id', $person->id)
+                        ->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside]),
+                ),
+                ...self::decisions($person),
+                ...self::records($person, $zone),
+                ...self::changesAbout($person),
+            ],
+            $zone,
+        );
     }
 
     /** What happened with one record: its changes, the texts its rules sent, and every decision about it. */
     public static function ofRecord(Record $record, Business $business): self
     {
         $runs = Run::query()->where('record_id', $record->id)->select('id');
-        $traces = Trace::query()->where(fn ($any) => $any->where('record_id', $record->id)->orWhereIn('run_id', $runs))->whereNotIn('code', self::SILENT)
-            ->with('rule')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
+        $traces = Trace::query()
+            ->where(fn ($any) => $any->where('record_id', $record->id)->orWhereIn('run_id', $runs))
+            ->whereNotIn('code', self::SILENT)
+            ->with('rule')
+            ->orderByDesc('id')
+            ->limit(self::MOST)
+            ->get()
+            ->reverse();
 
-        return self::inOrder([
-            ...self::messages(Message::query()->whereIn('run_id', $runs)->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside])),
-            ...array_values($traces->map(fn (Trace $trace): StoryEntry => new StoryEntry($trace->at, 1, says: self::say($trace), rule: $trace->rule))->all()),
-            ...self::changes(Change::query()->where('record_id', $record->id), $record->type, $business),
-        ], $business->zone);
+        return self::inOrder(
+            [
+                ...self::messages(
+                    Message::query()
+                        ->whereIn('run_id', $runs)
+                        ->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside]),
+                ),
+                ...array_values(
+                    $traces
+                        ->map(fn (Trace $trace): StoryEntry => new StoryEntry($trace->at, 1, says: self::say($trace), rule: $trace->rule))
+                        ->all(),
+                ),
+                ...self::changes(Change::query()->where('record_id', $record->id), $record->type, $business),
+            ],
+            $business->zone,
+        );
     }
 
     /** A conversation: what was said on its line, with the decisions that concern the person. */
@@ -97,10 +121,23 @@ final readonly class Story
         $entries = [];
         foreach ($changes->groupBy(fn (Change $change): int => $change->record->record_type_id ?? 0) as $group) {
             $type = $group->first()?->record?->type;
-            $shown = $type === null ? null : new Shown($type, $group->flatMap(fn (Change $change): array => [$change->from ?? [], $change->to ?? []]), $business->zone, $business->currency());
+            $shown =
+                $type === null
+                    ? null
+                    : new Shown(
+                        $type, $group->flatMap(fn (Change $change): array => [$change->from ?? [], $change->to ?? []]), $business->zone,
+                        $business->currency(),
+                    );
             foreach ($group as $change) {
-                $then = $change->record === null ? null : self::before($change->record, $changes->where('record_id', $change->record_id)->reverse(), $change->id);
-                $entries[] = new StoryEntry($change->at, 0, says: ($then === null ? '' : $then->called().': ').ChangeSentence::of($change, $type, $shown));
+                $then =
+                    $change->record === null
+                        ? null
+                        : self::before($change->record, $changes->where('record_id', $change->record_id)->reverse(), $change->id);
+                $entries[] = new StoryEntry(
+                    $change->at,
+                    0,
+                    says: ($then === null ? '' : $then->called().': ').ChangeSentence::of($change, $type, $shown),
+                );
             }
         }
 
@@ -114,9 +151,19 @@ final readonly class Story
     private static function changes($query, ?RecordType $type, Business $business): array
     {
         $changes = $query->orderByDesc('id')->limit(self::MOST)->get()->reverse();
-        $shown = $type === null ? null : new Shown($type, $changes->flatMap(fn (Change $change): array => [$change->from ?? [], $change->to ?? []]), $business->zone, $business->currency());
+        $shown =
+            $type === null
+                ? null
+                : new Shown(
+                    $type, $changes->flatMap(fn (Change $change): array => [$change->from ?? [], $change->to ?? []]), $business->zone,
+                    $business->currency(),
+                );
 
-        return array_values($changes->map(fn (Change $change): StoryEntry => new StoryEntry($change->at, 0, says: ChangeSentence::of($change, $type, $shown)))->all());
+        return array_values(
+            $changes
+                ->map(fn (Change $change): StoryEntry => new StoryEntry($change->at, 0, says: ChangeSentence::of($change, $type, $shown)))
+                ->all(),
+        );
     }
 
     /**
@@ -125,8 +172,17 @@ final readonly class Story
      */
     private static function messages($query): array
     {
-        return array_values($query->with(['rule', 'staff', 'toStaff', 'line', 'person.number'])->orderByDesc('at')->orderByDesc('id')->limit(self::MOST)->get()->reverse()
-            ->map(fn (Message $message): StoryEntry => new StoryEntry($message->at, $message->isInbound() ? 0 : 2, message: $message))->all());
+        return array_values(
+            $query
+                ->with(['rule', 'staff', 'toStaff', 'line', 'person.number'])
+                ->orderByDesc('at')
+                ->orderByDesc('id')
+                ->limit(self::MOST)
+                ->get()
+                ->reverse()
+                ->map(fn (Message $message): StoryEntry => new StoryEntry($message->at, $message->isInbound() ? 0 : 2, message: $message))
+                ->all(),
+        );
     }
 
     /**
@@ -152,7 +208,8 @@ final readonly class Story
         $who = $trace->with['who'] ?? null;
 
         return str_starts_with($trace->code, 'condition.')
-            ? ($trace->run_id === null ? 'Not started: ' : 'Went no further: ').(is_string($who) && str_starts_with($sentence, $who) ? $sentence : lcfirst($sentence))
+            ? ($trace->run_id === null ? 'Not started: ' : 'Went no further: ').
+                    (is_string($who) && str_starts_with($sentence, $who) ? $sentence : lcfirst($sentence))
             : $sentence;
     }
 
@@ -163,17 +220,52 @@ final readonly class Story
      */
     private static function records(Person $person, string $zone): array
     {
-        $records = Record::query()->where('person_id', $person->id)->with('type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
-        $added = Change::query()->whereIn('record_id', $records->pluck('id'))->where('kind', ChangeKind::RecordAdded)->get()->keyBy('record_id');
+        $records = Record::query()
+            ->where('person_id', $person->id)
+            ->with('type.fields')
+            ->orderByDesc('id')
+            ->limit(self::MOST)
+            ->get()
+            ->reverse();
+        $added = Change::query()
+            ->whereIn('record_id', $records->pluck('id'))
+            ->where('kind', ChangeKind::RecordAdded)
+            ->get()
+            ->keyBy('record_id');
         foreach ($records as $record) {
             isset($added[$record->id]) && $record->setAttribute('values', $added[$record->id]->to ?? []);
         }
 
-        return array_merge(...array_values($records->groupBy(fn (Record $record): int => $record->added_at->getTimestamp())->map(function (Collection $together) use ($zone): array {
-            $entries = array_values($together->map(fn (Record $record): StoryEntry => new StoryEntry($record->added_at, 0, says: RecordSentence::of($record, $zone)))->all());
+        return array_merge(
+            ...array_values(
+                $records
+                    ->groupBy(fn (Record $record): int => $record->added_at->getTimestamp())
+                    ->map(function (Collection $together) use ($zone): array {
+                        $entries = array_values(
+                            $together
+                                ->map(
+                                    fn (Record $record): StoryEntry => new StoryEntry(
+                                        $record->added_at,
+                                        0,
+                                        says: RecordSentence::of($record, $zone),
+                                    ),
+                                )
+                                ->all(),
+                        );
 
-            return count($entries) < self::TOGETHER ? $entries : [new StoryEntry($entries[0]->at, 0, says: ucfirst(TimeFormatter::count(count($entries), 'record', 'records')).' came in together', within: $entries)];
-        })->all()));
+                        return count($entries) < self::TOGETHER
+                            ? $entries
+                            : [
+                                new StoryEntry(
+                                    $entries[0]->at, 0,
+                                    says: ucfirst(TimeFormatter::count(count($entries), 'record', 'records')).' came in together',
+                                    within: $entries,
+                                ),
+                            ];
+                    })
+                    ->all(),
+            ),
+        );
     }
 
     /**
@@ -186,7 +278,10 @@ final readonly class Story
         $then = clone $record;
         foreach ($changes as $change) {
             if ($change->id > $after && $change->kind === ChangeKind::RecordChanged) {
-                $then->setAttribute('values', array_filter([...$then->values, ...($change->from ?? [])], fn (mixed $value): bool => $value !== null));
+                $then->setAttribute(
+                    'values',
+                    array_filter([...$then->values, ...$change->from ?? []], fn (mixed $value): bool => $value !== null),
+                );
             }
         }
 

@@ -17,7 +17,9 @@ use Psr\Clock\ClockInterface;
 final readonly class Erasing
 {
     /** Everything that is about one person and nothing else. */
-    private const THEIRS = ['labels', 'notices', 'tasks', 'outbound_tasks', 'external_ids', 'consents', 'confirmations', 'wording_uses', 'numbers'];
+    private const THEIRS = [
+        'labels', 'notices', 'tasks', 'outbound_tasks', 'external_ids', 'consents', 'confirmations', 'wording_uses', 'numbers',
+    ];
 
     public function __construct(private ClockInterface $clock)
     {
@@ -33,12 +35,23 @@ final readonly class Erasing
             $messages = DB::table('messages')->where('person_id', $person->id)->pluck('id');
             $records = DB::table('records')->where('person_id', $person->id)->pluck('id');
             $changes = DB::table('changes')->where('person_id', $person->id)->orWhereIn('record_id', $records);
-            DB::table('deliveries')->whereIn('id', (clone $changes)->whereNotNull('delivery_id')->select('delivery_id'))->update(['body' => '', 'fingerprint' => null]);
+            DB::table('deliveries')
+                ->whereIn('id', (clone $changes)->whereNotNull('delivery_id')->select('delivery_id'))
+                ->update(['body' => '', 'fingerprint' => null]);
             $changes->delete();
-            foreach ([Timer::RUN => $runs, Timer::MESSAGE => $messages, Timer::START_PERSON => [$person->id], Timer::START_RECORD => $records] as $kind => $subjects) {
+            foreach (
+                [
+                    Timer::RUN => $runs, Timer::MESSAGE => $messages, Timer::START_PERSON => [$person->id], Timer::START_RECORD => $records,
+                ] as $kind => $subjects
+            ) {
                 DB::table('timers')->where('kind', $kind)->whereIn('subject_id', $subjects)->delete();
             }
-            DB::table('traces')->where('person_id', $person->id)->orWhereIn('record_id', $records)->orWhereIn('run_id', $runs)->orWhereIn('message_id', $messages)->delete();
+            DB::table('traces')
+                ->where('person_id', $person->id)
+                ->orWhereIn('record_id', $records)
+                ->orWhereIn('run_id', $runs)
+                ->orWhereIn('message_id', $messages)
+                ->delete();
             foreach (['links', 'receipts'] as $table) {
                 DB::table($table)->whereIn('message_id', $messages)->delete();
             }
@@ -58,21 +71,35 @@ final readonly class Erasing
 
     private function keepStops(Person $person): void
     {
-        $stopped = Consent::query()->where('person_id', $person->id)->where('scope', 'all')->orderBy('id')->get(['number', 'act'])->keyBy('number')->filter(fn (Consent $last): bool => $last->act === 'withdrawn');
+        $stopped = Consent::query()
+            ->where('person_id', $person->id)
+            ->where('scope', 'all')
+            ->orderBy('id')
+            ->get(['number', 'act'])
+            ->keyBy('number')
+            ->filter(fn (Consent $last): bool => $last->act === 'withdrawn');
         foreach ($stopped as $consent) {
-            DB::table('fingerprints')->insertOrIgnore(['hash' => Fingerprints::of($consent->number), 'at' => $this->clock->now()->format('Y-m-d H:i:s')]);
+            DB::table('fingerprints')->insertOrIgnore([
+                'hash' => Fingerprints::of($consent->number),
+                'at' => $this->clock->now()->format('Y-m-d H:i:s'),
+            ]);
         }
     }
 
     /** Out of the business's records: who it was, their numbers, their emails, and what was written about them. */
     private function clear(Person $person): void
     {
-        $personal = DB::table('fields')->whereIn('kind', ['person', 'phone', 'email', 'long_text'])->get(['record_type_id', 'key'])->groupBy('record_type_id');
+        $personal = DB::table('fields')
+            ->whereIn('kind', ['person', 'phone', 'email', 'long_text'])
+            ->get(['record_type_id', 'key'])
+            ->groupBy('record_type_id');
         foreach (DB::table('records')->where('person_id', $person->id)->orderBy('id')->lazy(200) as $record) {
             /** @var array<string, mixed> $values */
             $values = json_decode((string) $record->values, true, 16, JSON_THROW_ON_ERROR);
             $left = array_diff_key($values, array_flip(($personal[$record->record_type_id] ?? collect())->pluck('key')->all()));
-            DB::table('records')->where('id', $record->id)->update(['person_id' => null, 'values' => json_encode((object) $left, JSON_THROW_ON_ERROR)]);
+            DB::table('records')
+                ->where('id', $record->id)
+                ->update(['person_id' => null, 'values' => json_encode((object) $left, JSON_THROW_ON_ERROR)]);
         }
     }
 }

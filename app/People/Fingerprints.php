@@ -36,7 +36,8 @@ final class Fingerprints
             foreach (DB::table('fingerprints')->whereIn('hash', $chunk)->pluck('hash') as $hash) {
                 $number = $hashes[(string) $hash];
                 Consent::query()->create([
-                    'person_id' => $numbers[$number], 'number' => $number, 'act' => 'withdrawn', 'scope' => 'all', 'how' => 'erased', 'wording' => 'This number had said stop before its person was erased.', 'at' => $now,
+                    'person_id' => $numbers[$number], 'number' => $number, 'act' => 'withdrawn', 'scope' => 'all', 'how' => 'erased',
+                    'wording' => 'This number had said stop before its person was erased.', 'at' => $now,
                 ]);
             }
         }

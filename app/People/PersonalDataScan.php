@@ -37,7 +37,15 @@ final readonly class PersonalDataScan
         $deliveries = [];
         foreach (DeliveryState::cases() as $state) {
             if ($state !== DeliveryState::Taken) {
-                array_push($deliveries, ...self::naming($pattern, DB::table('deliveries')->where('state', $state->value)->select(['id', 'body as said', 'reason', 'is_binary'])));
+                array_push(
+                    $deliveries,
+                    ...self::naming(
+                        $pattern,
+                        DB::table('deliveries')
+                            ->where('state', $state->value)
+                            ->select(['id', 'body as said', 'reason', 'is_binary']),
+                    ),
+                );
             }
         }
 
@@ -51,9 +59,12 @@ final readonly class PersonalDataScan
             DB::table('refused_rows')->where('id', $id)->delete();
         }
         foreach ($this->deliveries as $id) {
-            DB::table('deliveries')->where('id', $id)->update([
-                'body' => '', 'fingerprint' => null, 'state' => DeliveryState::LeftOut->value, 'reason' => json_encode((new Reason('intake.erased'))->toArray(), JSON_THROW_ON_ERROR),
-            ]);
+            DB::table('deliveries')
+                ->where('id', $id)
+                ->update([
+                    'body' => '', 'fingerprint' => null, 'state' => DeliveryState::LeftOut->value,
+                    'reason' => json_encode((new Reason('intake.erased'))->toArray(), JSON_THROW_ON_ERROR),
+                ]);
         }
     }
 

@@ -39,17 +39,32 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
-        $this->app->extend('migrator', fn (Migrator $plain, Application $app): Migrator => new WholeMigrator($app->make('migration.repository'), $app->make('db'), $app->make('files'), $app->make('events')));
+        $this->app->extend(
+            'migrator',
+            fn (Migrator $plain, Application $app): Migrator => new WholeMigrator(
+                $app->make('migration.repository'), $app->make('db'), $app->make('files'), $app->make('events'),
+            ),
+        );
 
         $this->app->singleton(ClockInterface::class, SystemClock::class);
         array_map($this->app->register(...), config()->array('linnet.providers'));
         $this->app->scoped('business', fn (): Business => Business::ours());
-        $this->app->bind(Carrier::class, fn (): Carrier => new HttpCarrier(
-            config()->string('linnet.carrier.url'), config()->string('linnet.carrier.secret'), config()->integer('linnet.carrier.timeout_seconds'),
-        ));
-        $this->app->bind(NumberLookup::class, fn (): NumberLookup => new NumberLookup(
-            (string) config()->get('linnet.lookup.url'), config()->string('linnet.lookup.secret'), config()->integer('linnet.lookup.timeout_seconds'),
-        ));
+        $this->app->bind(
+            Carrier::class,
+            fn (): Carrier => new HttpCarrier(
+                config()->string('linnet.carrier.url'),
+                config()->string('linnet.carrier.secret'),
+                config()->integer('linnet.carrier.timeout_seconds'),
+            ),
+        );
+        $this->app->bind(
+            NumberLookup::class,
+            fn (): NumberLookup => new NumberLookup(
+                (string) config()->get('linnet.lookup.url'),
+                config()->string('linnet.lookup.secret'),
+                config()->integer('linnet.lookup.timeout_seconds'),
+            ),
+        );
         $this->app->when(Outbox::class)->needs('$concurrency')->giveConfig('linnet.carrier.concurrency');
         $this->app->when(Fetcher::class)->needs('$maxBytes')->giveConfig('linnet.outside.max_bytes');
         $this->app->when(Fetcher::class)->needs('$timeoutSeconds')->giveConfig('linnet.outside.timeout_seconds');
@@ -68,7 +83,11 @@ final class AppServiceProvider extends ServiceProvider
         View::composer('people.show', fn (ViewData $view) => $view->with('lookup', resolve(NumberLookup::class)->isThere()));
 
         // A token may no more than whom it belongs to, as they are now.
-        Sanctum::authenticateAccessTokensUsing(fn (PersonalAccessToken $token, bool $isValid): bool => $isValid && ($owner = $token->getRelationValue('tokenable')) instanceof Staff && $owner->role->administers());
+        Sanctum::authenticateAccessTokensUsing(
+            fn (PersonalAccessToken $token, bool $isValid): bool => $isValid &&
+                ($owner = $token->getRelationValue('tokenable')) instanceof Staff &&
+                $owner->role->administers(),
+        );
 
         // Behind a proxy that ends TLS, addresses and "https" come from its headers; from nobody else's.
         $proxies = (string) config()->get('linnet.trusted_proxies');
@@ -86,16 +105,42 @@ final class AppServiceProvider extends ServiceProvider
         Gate::define('converse', fn (Staff $staff): bool => $staff->role->converses());
         Gate::define('view', fn (Staff $staff): bool => $staff->role->views());
 
-        RateLimiter::for('api', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.api.most_per_minute'))->by((string) ($request->bearerToken() ?? $request->ip())));
-        RateLimiter::for('forms', fn (Request $request): Limit => Limit::perMinute($request->isMethod('post') ? 6 : 60)->by($request->method().'|'.$request->ip()));
+        RateLimiter::for(
+            'api',
+            fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.api.most_per_minute'))->by(
+                (string) ($request->bearerToken() ?? $request->ip()),
+            ),
+        );
+        RateLimiter::for(
+            'forms',
+            fn (Request $request): Limit => Limit::perMinute($request->isMethod('post') ? 6 : 60)->by(
+                $request->method().'|'.$request->ip(),
+            ),
+        );
         // Texts cost money, and a number that is written here may be a stranger's.
         RateLimiter::for('trials', fn (Request $request): Limit => Limit::perHour(60)->by((string) $request->user()?->getAuthIdentifier()));
-        RateLimiter::for('own-number', fn (Request $request): Limit => Limit::perHour($request->has('code') ? 20 : 6)->by(($request->has('code') ? 'code ' : 'number ').$request->user()?->getAuthIdentifier()));
+        RateLimiter::for(
+            'own-number',
+            fn (Request $request): Limit => Limit::perHour($request->has('code') ? 20 : 6)->by(
+                ($request->has('code') ? 'code ' : 'number ').$request->user()?->getAuthIdentifier(),
+            ),
+        );
         RateLimiter::for('links', fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         // A carrier fetches them from one address.
         RateLimiter::for('pictures', fn (Request $request): Limit => Limit::perMinute(3000)->by((string) $request->ip()));
         RateLimiter::for('calendar', fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->ip()));
-        RateLimiter::for('deliveries', fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.deliveries.most_per_minute'))
-            ->by('deliveries|'.($request->route('source') instanceof Source ? $request->route('source')->key : (is_string($request->route('source')) ? $request->route('source') : '')).'|'.$request->ip()));
+        RateLimiter::for(
+            'deliveries',
+            fn (Request $request): Limit => Limit::perMinute(config()->integer('linnet.deliveries.most_per_minute'))->by(
+                'deliveries|'.
+                    ($request->route('source') instanceof Source
+                        ? $request->route('source')->key
+                        : (is_string($request->route('source'))
+                            ? $request->route('source')
+                            : '')).
+                    '|'.
+                    $request->ip(),
+            ),
+        );
     }
 }

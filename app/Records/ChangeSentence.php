@@ -20,7 +20,13 @@ final class ChangeSentence
         }
         $parts = [];
         foreach ($change->to ?? [] as $key => $value) {
-            $name = $type?->field($key)->name ?? ['first_name' => 'First name', 'last_name' => 'Last name', 'email' => 'Email', 'zone' => 'Time zone', 'number' => 'Number'][$key] ?? str_replace('_', ' ', ucfirst($key));
+            $name =
+                $type?->field($key)->name ??
+                ([
+                    'first_name' => 'First name', 'last_name' => 'Last name', 'email' => 'Email', 'zone' => 'Time zone',
+                    'number' => 'Number',
+                ][$key] ??
+                    str_replace('_', ' ', ucfirst($key)));
             $before = self::value($shown, $key, $change->from[$key] ?? null);
             $after = self::value($shown, $key, $value);
             $parts[] = match (true) {

@@ -45,11 +45,19 @@ final class FieldColumn
         return "record_type_id + 0 = $typeId";
     }
 
-    /** Makes the index, over the records of the field's type alone. It holds all that finding and ordering ask, so that no row is read for them. */
+    /**
+     * Makes the index, over the records of the field's type alone. It holds all that finding and ordering ask, so that no row is read for
+     * them.
+     */
     public static function index(Field $field): void
     {
         if (self::isListed($field)) {
-            DB::statement(sprintf('create index if not exists records_field_%d on records ((%s), id, record_type_id) where %s', $field->id, self::sql($field), self::ofType($field->record_type_id)));
+            DB::statement(
+                sprintf(
+                    'create index if not exists records_field_%d on records ((%s), id, record_type_id) where %s', $field->id,
+                    self::sql($field), self::ofType($field->record_type_id),
+                ),
+            );
         }
     }
 }

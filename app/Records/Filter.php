@@ -37,7 +37,8 @@ final readonly class Filter
         foreach ($filters as $filter) {
             $key = $filter->column.($filter->isBroad ? $filter->sql.serialize($filter->bindings) : '');
             $one = $together[$key] ?? null;
-            $together[$key] = $one === null || $one->sql === $filter->sql && $one->bindings === $filter->bindings ? $filter : $one->and($filter);
+            $together[$key] =
+                $one === null || ($one->sql === $filter->sql && $one->bindings === $filter->bindings) ? $filter : $one->and($filter);
         }
 
         return array_values($together);
@@ -88,7 +89,9 @@ final readonly class Filter
         if ($field->kind === FieldKind::Date || $field->kind === FieldKind::DateTime) {
             return self::date($field, $test, $sql, $value, $place, $now);
         }
-        $fits = $field->kind->isReference() ? (int) ltrim($value, '#') : FieldNormalizer::into($field->read(), $value, $place, $field->name);
+        $fits = $field->kind->isReference()
+            ? (int) ltrim($value, '#')
+            : FieldNormalizer::into($field->read(), $value, $place, $field->name);
         $fits = is_bool($fits) ? (int) $fits : $fits;
         $wanted = FieldColumn::isText($field) ? 'lower(?)' : '?';
 
@@ -103,7 +106,8 @@ final readonly class Filter
     private static function date(Field $field, FilterTest $test, string $sql, string $value, Place $place, \DateTimeImmutable $now): self
     {
         $today = Day::of($now, $place->zone)->date;
-        $shift = fn (string $date, int $days): string => (new \DateTimeImmutable($date))->modify(sprintf('%+d days', $days))->format('Y-m-d');
+        $shift = fn (string $date, int $days): string => (new \DateTimeImmutable($date))
+            ->modify(sprintf('%+d days', $days))->format('Y-m-d');
         $days = min(36_500, max(0, (int) $value));
         [$from, $to] = match ($test) {
             FilterTest::NextDays => [$today, $shift($today, $days + 1)],
@@ -111,7 +115,9 @@ final readonly class Filter
             default => [$date = self::day($value, $field, $place), $shift($date, 1)],
         };
         // A day of the calendar is bounded by instants where the field holds instants.
-        $bound = fn (string $date): string => $field->kind === FieldKind::Date ? $date : (new Day($date, $place->zone))->begins->format('Y-m-d\TH:i:s\Z');
+        $bound = fn (string $date): string => $field->kind === FieldKind::Date
+            ? $date
+            : (new Day($date, $place->zone))->begins->format('Y-m-d\TH:i:s\Z');
 
         return match ($test) {
             FilterTest::Before => new self($sql, "$sql < ?", [$bound($from)]),
@@ -122,6 +128,8 @@ final readonly class Filter
 
     private static function day(string $value, Field $field, Place $place): string
     {
-        return (string) FieldNormalizer::into(new \Linnet\Core\Record\Field($field->key, $field->name, FieldKind::Date), $value, $place, $field->name);
+        return (string) FieldNormalizer::into(
+            new \Linnet\Core\Record\Field($field->key, $field->name, FieldKind::Date), $value, $place, $field->name,
+        );
     }
 }

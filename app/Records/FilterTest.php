@@ -25,9 +25,18 @@ enum FilterTest: string
     public function says(): string
     {
         return match ($this) {
-            self::Is => 'is', self::IsNot => 'is not', self::Begins => 'begins with', self::More => 'is more than', self::Less => 'is less than',
-            self::Before => 'is before', self::After => 'is after', self::On => 'is on', self::NextDays => 'is within the next … days',
-            self::LastDays => 'was within the last … days', self::Filled => 'is filled in', self::Empty => 'is empty',
+            self::Is => 'is',
+            self::IsNot => 'is not',
+            self::Begins => 'begins with',
+            self::More => 'is more than',
+            self::Less => 'is less than',
+            self::Before => 'is before',
+            self::After => 'is after',
+            self::On => 'is on',
+            self::NextDays => 'is within the next … days',
+            self::LastDays => 'was within the last … days',
+            self::Filled => 'is filled in',
+            self::Empty => 'is empty',
         };
     }
 

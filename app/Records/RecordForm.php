@@ -44,6 +44,8 @@ final class RecordForm
     /** Somebody or something picked from a list is written as its name with its number behind: "Noor Haddad (#12)". */
     private static function picked(Field $field, mixed $written): mixed
     {
-        return is_string($written) && $field->kind->isReference() && preg_match('/\((#\d{1,15})\)\s*$/', $written, $found) === 1 ? $found[1] : $written;
+        return is_string($written) && $field->kind->isReference() && preg_match('/\((#\d{1,15})\)\s*$/', $written, $found) === 1
+            ? $found[1]
+            : $written;
     }
 }

@@ -42,8 +42,13 @@ final class RecordQuery
     private array $lets = [];
 
     /** @param  list<Filter>  $filters */
-    public function __construct(private readonly RecordType $type, private readonly array $filters, string $find, private readonly string $order, private readonly bool $descending)
-    {
+    public function __construct(
+        private readonly RecordType $type,
+        private readonly array $filters,
+        string $find,
+        private readonly string $order,
+        private readonly bool $descending,
+    ) {
         if (trim($find) !== '') {
             $this->ids = $this->found(trim($find));
         }
@@ -60,7 +65,18 @@ final class RecordQuery
             }
         }
         foreach ($this->ids === null ? $filters : [] as $i => $filter) {
-            $this->lets[$i] = $filter->isBroad ? self::SOME + 1 : DB::query()->fromSub($this->all(true)->whereRaw($filter->sql, $filter->bindings)->toBase()->select('id')->limit(self::SOME + 1), 'some')->count();
+            $this->lets[$i] = $filter->isBroad
+                ? self::SOME + 1
+                : DB::query()
+                    ->fromSub(
+                        $this->all(true)
+                            ->whereRaw($filter->sql, $filter->bindings)
+                            ->toBase()
+                            ->select('id')
+                            ->limit(self::SOME + 1),
+                        'some',
+                    )
+                    ->count();
         }
     }
 
@@ -125,7 +141,9 @@ final class RecordQuery
         // Where a filter lets most through, the page is soon full: the first rows in order are read and tried.
         $some = array_filter($this->lets, fn (int $lets): bool => $lets <= self::SOME);
         if (count($some) < count($this->lets)) {
-            $near = $this->order($this->all($field !== null)->select('id', 'values', 'record_type_id', 'title', 'changed_at'))->limit(self::READ);
+            $near = $this->order($this->all($field !== null)->select('id', 'values', 'record_type_id', 'title', 'changed_at'))->limit(
+                self::READ,
+            );
             $query = Record::query()->fromSub($near, 'records');
             foreach ($this->filters as $filter) {
                 $query->whereRaw($filter->sql, $filter->bindings);
@@ -180,7 +198,9 @@ final class RecordQuery
     {
         $column = $this->column();
 
-        return $column === null ? preg_match('/^[^<>]+ (= (\?|lower\(\?\))|is null)$/', $filter->sql) === 1 : str_contains($filter->sql, $column) && ! str_contains($filter->sql, ' or ');
+        return $column === null
+            ? preg_match('/^[^<>]+ (= (\?|lower\(\?\))|is null)$/', $filter->sql) === 1
+            : str_contains($filter->sql, $column) && ! str_contains($filter->sql, ' or ');
     }
 
     private function column(): ?string
@@ -203,7 +223,12 @@ final class RecordQuery
     private function found(string $find): array
     {
         $folded = mb_strtolower($find, 'UTF-8');
-        $ids = $this->all()->where('title', '>=', $folded)->where('title', '<', $folded."\u{10FFFF}")->toBase()->limit(self::FEW)->pluck('id')
+        $ids = $this->all()
+            ->where('title', '>=', $folded)
+            ->where('title', '<', $folded."\u{10FFFF}")
+            ->toBase()
+            ->limit(self::FEW)
+            ->pluck('id')
             ->merge($this->all()->where('external_id', $find)->toBase()->pluck('id'));
         $people = Person::query()->named($find)->toBase()->limit(500)->pluck('id');
         if ($people->isNotEmpty()) {
@@ -219,6 +244,8 @@ final class RecordQuery
      */
     private function all(bool $byFields = false): Builder
     {
-        return $byFields ? Record::query()->whereRaw(FieldColumn::ofType($this->type->id)) : Record::query()->where('record_type_id', $this->type->id);
+        return $byFields
+            ? Record::query()->whereRaw(FieldColumn::ofType($this->type->id))
+            : Record::query()->where('record_type_id', $this->type->id);
     }
 }

@@ -17,7 +17,9 @@ final class RecordSentence
 {
     public static function of(Record $record, string $zone): string
     {
-        $said = $record->type->fields->map(fn (Field $field): ?string => self::field($field, $record->values[$field->key] ?? null, $zone))->filter();
+        $said = $record->type->fields
+            ->map(fn (Field $field): ?string => self::field($field, $record->values[$field->key] ?? null, $zone))
+            ->filter();
 
         return $record->type->name.($said->isEmpty() ? '' : ': '.$said->implode(', ')).'.';
     }

@@ -51,7 +51,12 @@ final class Shown
             }
         }
         if ($people !== []) {
-            $this->people = Person::query()->whereKey(array_keys($people))->with('number')->get()->mapWithKeys(fn (Person $person): array => [$person->id => $person->name()])->all();
+            $this->people = Person::query()
+                ->whereKey(array_keys($people))
+                ->with('number')
+                ->get()
+                ->mapWithKeys(fn (Person $person): array => [$person->id => $person->name()])
+                ->all();
         }
         if ($records !== []) {
             $this->records = Record::query()->whereKey(array_keys($records))->with('type')->get()

@@ -19,16 +19,21 @@ final class Uses
         $names = '/(?<![\w.])(?:person\.)?'.$path.'(?![\w])/';
         $rules = Rule::query()->with('version')->orderBy('name')->get();
 
-        return array_values($rules->filter(function (Rule $rule) use ($names, $type, $field): bool {
-            foreach (array_filter([$rule->draft, $rule->version?->document]) as $document) {
-                $trigger = $document['trigger'] ?? [];
-                if ((($trigger['type'] ?? '') === $type->key && ($trigger['field'] ?? '') === $field->key) || self::mentions($document, $names)) {
-                    return true;
-                }
-            }
+        return array_values(
+            $rules
+                ->filter(function (Rule $rule) use ($names, $type, $field): bool {
+                    foreach (array_filter([$rule->draft, $rule->version?->document]) as $document) {
+                        $trigger = $document['trigger'] ?? [];
+                        if (
+                            (($trigger['type'] ?? '') === $type->key && ($trigger['field'] ?? '') === $field->key) ||
+                            self::mentions($document, $names)
+                        ) {
+                            return true;
+                        }
+                    }
 
-            return false;
-        })->all());
+                    return false;
+                })->all());
     }
 
     /** @return list<Source> */
@@ -36,9 +41,16 @@ final class Uses
     {
         $group = $type->isPeople() ? 'person' : 'fields';
 
-        return array_values(Source::query()->orderBy('name')->get()->filter(
-            fn (Source $source): bool => ($type->isPeople() || ($source->mapping['type'] ?? '') === $type->key) && isset($source->mapping[$group][$field->key]),
-        )->all());
+        return array_values(
+            Source::query()
+                ->orderBy('name')
+                ->get()
+                ->filter(
+                    fn (Source $source): bool => ($type->isPeople() || ($source->mapping['type'] ?? '') === $type->key) &&
+                        isset($source->mapping[$group][$field->key]),
+                )
+                ->all(),
+        );
     }
 
     private static function mentions(mixed $node, string $names): bool

@@ -30,7 +30,9 @@ final readonly class CameToTheEnd
         $this->unit->reader->preloadRecords(array_values(array_map(intval(...), $runs->pluck('record_id')->filter()->all())));
         $found = [];
         foreach ($runs as $run) {
-            $context = $this->unit->contexts->create(new Subject($run->person_id, $run->record_id), null, Needs::relatedTypes($is), (string) $rule->id);
+            $context = $this->unit->contexts->create(
+                new Subject($run->person_id, $run->record_id), null, Needs::relatedTypes($is), (string) $rule->id,
+            );
             if (! $context->optedOut && $is->conditions->weigh($context)->holds()) {
                 $found["$run->person_id/$run->record_id"] ??= $run->id;
             }
@@ -50,7 +52,13 @@ final readonly class CameToTheEnd
     {
         $since = $now->modify("-$days days");
 
-        return Run::query()->where('rule_id', $rule->id)->where('outcome', 'finished')
-            ->where(fn ($any) => $any->where(fn ($ended) => $ended->where('live', false)->where('ended_at', '>=', $since))->orWhere(fn ($watching) => $watching->where('live', true)->whereNull('step')));
+        return Run::query()
+            ->where('rule_id', $rule->id)
+            ->where('outcome', 'finished')
+            ->where(
+                fn ($any) => $any
+                    ->where(fn ($ended) => $ended->where('live', false)->where('ended_at', '>=', $since))
+                    ->orWhere(fn ($watching) => $watching->where('live', true)->whereNull('step')),
+            );
     }
 }

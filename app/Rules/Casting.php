@@ -33,7 +33,10 @@ final readonly class Casting
     /** @return array<string, string> names of our types by key */
     public function types(): array
     {
-        return $this->ours->reject(fn (RecordType $type): bool => $type->isPeople())->map(fn (RecordType $type): string => $type->name)->all();
+        return $this->ours
+            ->reject(fn (RecordType $type): bool => $type->isPeople())
+            ->map(fn (RecordType $type): string => $type->name)
+            ->all();
     }
 
     /** The key of our type that plays one of theirs; {@see NEW} where none does. */
@@ -44,7 +47,14 @@ final readonly class Casting
             return $part->key === CoreType::PERSON ? CoreType::PERSON : $chosen;
         }
         foreach ($this->ours as $type) {
-            if (! $type->isPeople() && in_array(mb_strtolower($part->name, 'UTF-8'), [mb_strtolower($type->name, 'UTF-8'), str_replace('_', ' ', $type->key)], true)) {
+            if (
+                ! $type->isPeople() &&
+                in_array(
+                    mb_strtolower($part->name, 'UTF-8'),
+                    [mb_strtolower($type->name, 'UTF-8'), str_replace('_', ' ', $type->key)],
+                    true,
+                )
+            ) {
                 return $type->key;
             }
         }
@@ -57,7 +67,12 @@ final readonly class Casting
     {
         $type = $this->ours[$this->type($part)] ?? null;
 
-        return $type === null ? [] : $type->fields->filter(fn (Field $one): bool => self::fits($one->kind, $field->kind))->mapWithKeys(fn (Field $one): array => [$one->key => $one->name])->all();
+        return $type === null
+            ? []
+            : $type->fields
+                ->filter(fn (Field $one): bool => self::fits($one->kind, $field->kind))
+                ->mapWithKeys(fn (Field $one): array => [$one->key => $one->name])
+                ->all();
     }
 
     /** The key of our field that plays one of theirs. */
@@ -77,7 +92,8 @@ final readonly class Casting
             $role !== '' => $type->getAttribute("{$role}_field"),
             default => null,
         };
-        $same = fn (string $name, int|string $key): bool => mb_strtolower($name, 'UTF-8') === mb_strtolower($field->name, 'UTF-8') || $key === $field->key;
+        $same = fn (string $name, int|string $key): bool => mb_strtolower($name, 'UTF-8') === mb_strtolower($field->name, 'UTF-8') ||
+            $key === $field->key;
 
         return match (true) {
             is_string($byRole) && isset($can[$byRole]) => $byRole,
@@ -97,10 +113,14 @@ final readonly class Casting
     {
         $options = $this->options($part, $field);
         $chosen = $this->chosen('choices', "$part->key.$field->key", $choice);
-        $same = array_values(array_filter($options, fn (string $one): bool => mb_strtolower($one, 'UTF-8') === mb_strtolower($choice, 'UTF-8')));
+        $same = array_values(
+            array_filter($options, fn (string $one): bool => mb_strtolower($one, 'UTF-8') === mb_strtolower($choice, 'UTF-8')),
+        );
         $place = array_search($choice, $field->options, true);
 
-        return in_array($chosen, $options, true) ? $chosen : $same[0] ?? $options[is_int($place) ? min($place, count($options) - 1) : 0] ?? $choice;
+        return in_array($chosen, $options, true)
+            ? $chosen
+            : $same[0] ?? ($options[is_int($place) ? min($place, count($options) - 1) : 0] ?? $choice);
     }
 
     /** @return array<string, string> names by key */
@@ -114,7 +134,9 @@ final readonly class Casting
         $lines = $this->lines();
         $chosen = $this->chosen('line');
 
-        return isset($lines[$chosen]) ? $chosen : (string) (Line::query()->whereNotNull('number')->orderBy('id')->value('key') ?? array_key_first($lines) ?? '');
+        return isset($lines[$chosen])
+            ? $chosen
+            : (string) (Line::query()->whereNotNull('number')->orderBy('id')->value('key') ?? (array_key_first($lines) ?? ''));
     }
 
     /** The cast as it is; what is to be made is made. */
@@ -150,7 +172,12 @@ final readonly class Casting
             $roles += in_array($role, ['title', 'person', 'start', 'end', 'stage'], true) ? ["{$role}_field" => $field->key] : [];
         }
 
-        return RecordType::query()->create(['key' => $key, 'name' => $part->name, 'plural' => ucfirst($part->plural ?? "{$part->name}s"), 'person_noun' => $part->personNoun] + $roles);
+        return RecordType::query()->create(
+            [
+                'key' => $key, 'name' => $part->name, 'plural' => ucfirst($part->plural ?? "{$part->name}s"),
+                'person_noun' => $part->personNoun,
+            ] + $roles,
+        );
     }
 
     private static function makeField(RecordType $type, CoreField $field): Field
@@ -158,7 +185,8 @@ final readonly class Casting
         $taken = Field::query()->where('record_type_id', $type->id)->pluck('key')->all();
         for ($key = $field->key, $n = 2; in_array($key, $taken, true); $key = "{$field->key}_$n", $n++);
         $made = Field::query()->create([
-            'record_type_id' => $type->id, 'key' => $key, 'name' => $field->name, 'kind' => $field->kind, 'options' => $field->kind === FieldKind::Choice ? $field->options : null, 'at_place' => false,
+            'record_type_id' => $type->id, 'key' => $key, 'name' => $field->name, 'kind' => $field->kind,
+            'options' => $field->kind === FieldKind::Choice ? $field->options : null, 'at_place' => false,
             'position' => 1 + (int) Field::query()->where('record_type_id', $type->id)->max('position'),
         ]);
         if (! $type->isPeople()) {

@@ -35,7 +35,12 @@ final class Checking
     {
         $known = $unit->reader;
         $examples = new ExampleWorld($unit);
-        $others = Rule::query()->where('power', ActivationState::On)->when($itself !== null, fn ($rules) => $rules->whereKeyNot($itself?->id))->with('version')->orderBy('name')->get();
+        $others = Rule::query()
+            ->where('power', ActivationState::On)
+            ->when($itself !== null, fn ($rules) => $rules->whereKeyNot($itself?->id))
+            ->with('version')
+            ->orderBy('name')
+            ->get();
 
         return new Question(
             rule: $rule,

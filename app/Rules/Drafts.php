@@ -47,7 +47,10 @@ final readonly class Drafts
                 if ($lines === null) {
                     return DraftResult::conflict($others);
                 }
-                $notes = array_map(fn (RuleEdit $edit): string => ($edit->staff->name ?? 'Somebody').' meanwhile '.$edit->says.'.', $others);
+                $notes = array_map(
+                    fn (RuleEdit $edit): string => ($edit->staff->name ?? 'Somebody').' meanwhile '.$edit->says.'.',
+                    $others,
+                );
             }
             $read = Rereading::of($language, $now, $text, $lines);
             if ($read->rule === null) {
@@ -64,7 +67,9 @@ final readonly class Drafts
     {
         $seen = $base === (int) $rule->edit_id ? null : $this->seen($rule, $base);
 
-        return $seen === null ? $line : Merge::place(RuleText::of($language, $seen)->lines, RuleText::of($language, $rule->written())->lines, $line);
+        return $seen === null
+            ? $line
+            : Merge::place(RuleText::of($language, $seen)->lines, RuleText::of($language, $rule->written())->lines, $line);
     }
 
     /**
@@ -162,18 +167,34 @@ final readonly class Drafts
     /** @return list<RuleEdit> what others did since, the oldest first */
     private function since(Rule $rule, int $base): array
     {
-        return array_values(RuleEdit::query()->with('staff')->where('rule_id', $rule->id)->where('id', '>', $base)->whereNotNull('parent_id')->orderByDesc('id')->limit(5)->get()->reverse()->all());
+        return array_values(
+            RuleEdit::query()
+                ->with('staff')
+                ->where('rule_id', $rule->id)
+                ->where('id', '>', $base)
+                ->whereNotNull('parent_id')
+                ->orderByDesc('id')
+                ->limit(5)
+                ->get()
+                ->reverse()
+                ->all(),
+        );
     }
 
     private function edit(Rule $rule, ?int $parent, Core $written, ?Staff $staff, string $says): RuleEdit
     {
-        return RuleEdit::query()->create(['rule_id' => $rule->id, 'parent_id' => $parent, 'document' => $written->toDocument(), 'says' => mb_substr($says, 0, 200, 'UTF-8'), 'staff_id' => $staff?->id, 'at' => $this->clock->now()]);
+        return RuleEdit::query()->create([
+            'rule_id' => $rule->id, 'parent_id' => $parent, 'document' => $written->toDocument(),
+            'says' => mb_substr($says, 0, 200, 'UTF-8'), 'staff_id' => $staff?->id, 'at' => $this->clock->now(),
+        ]);
     }
 
     /** @return array{draft: array<string, mixed>|null} none where it says what is published */
     private function draft(Rule $rule, Core $written): array
     {
-        return ['draft' => $rule->version !== null && $rule->version->read()->toJson() === $written->toJson() ? null : $written->toDocument()];
+        return [
+            'draft' => $rule->version !== null && $rule->version->read()->toJson() === $written->toJson() ? null : $written->toDocument(),
+        ];
     }
 
     private function forgetOldest(Rule $rule): void

@@ -43,13 +43,19 @@ final readonly class ExampleMaking
             }
         }
 
-        return new Example(mb_substr($name, 0, 80, 'UTF-8'), $sample->at->setTimezone(new \DateTimeZone('UTC')), $zone, self::PERSON, self::begun($rule, $record), $happens, []);
+        return new Example(
+            mb_substr($name, 0, 80, 'UTF-8'), $sample->at->setTimezone(new \DateTimeZone('UTC')), $zone, self::PERSON,
+            self::begun($rule, $record), $happens, [],
+        );
     }
 
     /** Nobody there is: with values that the rule could begin for. */
     public function ofNobody(Rule $rule, string $name): Example
     {
-        $type = $rule->trigger->type() === CoreType::PERSON ? null : RecordType::query()->with('fields')->firstWhere('key', $rule->trigger->type());
+        $type =
+            $rule->trigger->type() === CoreType::PERSON
+                ? null
+                : RecordType::query()->with('fields')->firstWhere('key', $rule->trigger->type());
         $at = $this->now->setTimezone(new \DateTimeZone($this->business->zone))->setTime(10, 0);
         // What lies behind the date it hangs on has been, what hangs before it is to come.
         $day = $at->modify($rule->trigger instanceof DateReached && ! $rule->trigger->offset->before ? '+1 day' : '+40 days');
@@ -61,7 +67,9 @@ final readonly class ExampleMaking
             }
         }
 
-        return new Example($name, $at->setTimezone(new \DateTimeZone('UTC')), $this->business->zone, self::PERSON, self::begun($rule, $record), [], []);
+        return new Example(
+            $name, $at->setTimezone(new \DateTimeZone('UTC')), $this->business->zone, self::PERSON, self::begun($rule, $record), [], [],
+        );
     }
 
     private function value(Field $field, \DateTimeImmutable $day): string|int|float|bool|null
@@ -85,6 +93,8 @@ final readonly class ExampleMaking
      */
     private static function begun(Rule $rule, array $record): array
     {
-        return $rule->trigger instanceof RecordChanged && $rule->trigger->to !== null ? [$rule->trigger->field => $rule->trigger->to] + $record : $record;
+        return $rule->trigger instanceof RecordChanged && $rule->trigger->to !== null
+            ? [$rule->trigger->field => $rule->trigger->to] + $record
+            : $record;
     }
 }

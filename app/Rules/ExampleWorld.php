@@ -22,9 +22,14 @@ final readonly class ExampleWorld
     {
         $known = $this->unit->reader;
 
-        return ExampleRun::of($rule, $example, World::around(
-            $example->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(), $known->pools(), self::codes(),
-        ));
+        return ExampleRun::of(
+            $rule,
+            $example,
+            World::around(
+                $example->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(),
+                $known->pools(), self::codes(),
+            ),
+        );
     }
 
     /** @return array<string, list<string>> one of each list, which is nobody's */

@@ -31,6 +31,9 @@ final class FirstDraft
         $line = array_values($language->words->lines)[0] ?? '';
         $from = $line === '' ? 'the line last used' : "the $line";
 
-        return $reader->read("$sentence:\n  text the $type->person from $from, as a service text:\n    | Hello {{ first_name | or: \"there\" }}, \n", $name === '' ? mb_substr(Line::capital($sentence), 0, 120, 'UTF-8') : $name);
+        return $reader->read(
+            "$sentence:\n  text the $type->person from $from, as a service text:\n    | Hello {{ first_name | or: \"there\" }}, \n",
+            $name === '' ? mb_substr(Line::capital($sentence), 0, 120, 'UTF-8') : $name,
+        );
     }
 }

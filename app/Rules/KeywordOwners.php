@@ -19,14 +19,25 @@ final class KeywordOwners
         if (! $read->trigger instanceof TextReceived) {
             return;
         }
-        foreach (Rule::query()->where('power', ActivationState::On)->whereKeyNot($rule->id)->with('version')->orderBy('name')->get() as $other) {
+        foreach (
+            Rule::query()->where('power', ActivationState::On)->whereKeyNot($rule->id)->with('version')->orderBy('name')->get() as $other
+        ) {
             $trigger = $other->version?->read()->trigger;
-            if (! $trigger instanceof TextReceived || ($read->trigger->lines !== [] && $trigger->lines !== [] && array_intersect($read->trigger->lines, $trigger->lines) === [])) {
+            if (
+                ! ($trigger instanceof TextReceived) ||
+                ($read->trigger->lines !== [] && $trigger->lines !== [] && array_intersect($read->trigger->lines, $trigger->lines) === [])
+            ) {
                 continue;
             }
             $shared = $read->trigger->keywords->shared($trigger->keywords);
             if ($shared !== []) {
-                throw ValidationException::withMessages(['power' => 'The rule “'.$other->name.'” already listens for “'.implode('”, “', $shared).'” on the same line. Take the word out of one of them, or switch that rule off.']);
+                throw ValidationException::withMessages([
+                    'power' => 'The rule “'.
+                        $other->name.
+                        '” already listens for “'.
+                        implode('”, “', $shared).
+                        '” on the same line. Take the word out of one of them, or switch that rule off.',
+                ]);
             }
         }
     }

@@ -27,7 +27,10 @@ final class Pictures
         }
         $content = $kind === 'jpg' ? self::bare($content) : $content;
         if (strlen($content) > self::MOST_BYTES || max($size[0], $size[1]) > self::MOST_SIDE) {
-            return new Reason('picture.too_large', ['size' => (int) ceil(strlen($content) / 1000), 'most' => intdiv(self::MOST_BYTES, 1000), 'wide' => $size[0], 'high' => $size[1], 'side' => self::MOST_SIDE]);
+            return new Reason('picture.too_large', [
+                'size' => (int) ceil(strlen($content) / 1000), 'most' => intdiv(self::MOST_BYTES, 1000), 'wide' => $size[0],
+                'high' => $size[1], 'side' => self::MOST_SIDE,
+            ]);
         }
         $name = substr(hash('sha256', $content), 0, 32).".$kind";
         Storage::put("pictures/$name", $content);
@@ -40,7 +43,12 @@ final class Pictures
     {
         $bare = substr($content, 0, 2);
         $at = 2;
-        while ($at + 4 <= strlen($content) && $content[$at] === "\xFF" && ord($content[$at + 1]) >= 0xE0 && ord($content[$at + 1]) <= 0xFE) {
+        while (
+            $at + 4 <= strlen($content) &&
+            $content[$at] === "\xFF" &&
+            ord($content[$at + 1]) >= 0xE0 &&
+            ord($content[$at + 1]) <= 0xFE
+        ) {
             /** @var array{1: int} $length */
             $length = unpack('n', $content, $at + 2);
             if ($content[$at + 1] !== "\xE1") {

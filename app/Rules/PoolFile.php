@@ -28,20 +28,28 @@ final class PoolFile
         $text = array_search('text', $heading, true);
         $most = array_search('maximum', $heading, true);
         if ($text === false) {
-            throw ValidationException::withMessages(['file' => 'The first row has to name the columns: text, and maximum where there is one.']);
+            throw ValidationException::withMessages([
+                'file' => 'The first row has to name the columns: text, and maximum where there is one.',
+            ]);
         }
         $wordings = [];
         foreach (array_slice($rows, 1) as $i => $row) {
             $limit = trim($most === false ? '' : $row[$most] ?? '');
             if ($limit !== '' && (! ctype_digit($limit) || (int) $limit < 1)) {
-                throw ValidationException::withMessages(['file' => sprintf('Row %d: “%s” is no maximum. A whole number is expected, or nothing.', $i + 2, $limit)]);
+                throw ValidationException::withMessages([
+                    'file' => sprintf('Row %d: “%s” is no maximum. A whole number is expected, or nothing.', $i + 2, $limit),
+                ]);
             }
             $words = trim($row[$text] ?? '');
             // The same words keep their name, and so what was counted for them.
-            $words === '' || $wordings[] = ['id' => PoolWordings::id($words), 'text' => $words] + ($limit === '' ? [] : ['most' => (int) $limit]);
+            $words === '' ||
+                ($wordings[] = ['id' => PoolWordings::id($words), 'text' => $words] + ($limit === '' ? [] : ['most' => (int) $limit]));
         }
         try {
-            return array_map(fn (Wording $wording): array => $wording->toDocument(), Wordings::list(Doc::of(['wordings' => $wordings]), 'wordings'));
+            return array_map(
+                fn (Wording $wording): array => $wording->toDocument(),
+                Wordings::list(Doc::of(['wordings' => $wordings]), 'wordings'),
+            );
         } catch (Unreadable $e) {
             $problem = $e->problems[0];
             $row = preg_match('/\[(\d+)\]/', $problem->path, $found) === 1 ? sprintf('Row %d: ', (int) $found[1] + 2) : '';
@@ -64,12 +72,16 @@ final class PoolFile
                 continue;
             }
             if (mb_strlen($code, 'UTF-8') > 40 || preg_match('/\s/', $code) === 1) {
-                throw ValidationException::withMessages(['codes' => sprintf('Row %d: a code has up to 40 letters and digits, and no spaces.', $i + 1)]);
+                throw ValidationException::withMessages([
+                    'codes' => sprintf('Row %d: a code has up to 40 letters and digits, and no spaces.', $i + 1),
+                ]);
             }
             $code === '' || $codes[$code] = $code;
         }
 
-        return $codes === [] ? throw ValidationException::withMessages(['codes' => 'There are no codes in this file.']) : array_values(array_map(strval(...), $codes));
+        return $codes === []
+            ? throw ValidationException::withMessages(['codes' => 'There are no codes in this file.'])
+            : array_values(array_map(strval(...), $codes));
     }
 
     /** @return list<list<string>> the heading among them */
@@ -83,7 +95,9 @@ final class PoolFile
             while (($cells = fgetcsv($file, null, ',', '"', '')) !== false) {
                 $rows[] = array_map(strval(...), $cells);
                 if (count($rows) > $most) {
-                    throw ValidationException::withMessages([$field => "There are more than $most rows in this file, which is more than are taken."]);
+                    throw ValidationException::withMessages([
+                        $field => "There are more than $most rows in this file, which is more than are taken.",
+                    ]);
                 }
             }
             fclose($file);

@@ -30,9 +30,14 @@ final class PoolWordings
     public static function checked(array $wordings, int $at): array
     {
         try {
-            return array_map(fn (Wording $one): array => $one->toDocument(), Wordings::list(Doc::of(['wordings' => $wordings]), 'wordings'));
+            $read = Wordings::list(Doc::of(['wordings' => $wordings]), 'wordings');
+
+            return array_map(fn (Wording $one): array => $one->toDocument(), $read);
         } catch (Unreadable $e) {
-            throw ValidationException::withMessages(['text' => array_map(fn ($problem): string => Sentence::of($problem->reason), $e->problems), 'at' => (string) $at]);
+            throw ValidationException::withMessages([
+                'text' => array_map(fn ($problem): string => Sentence::of($problem->reason), $e->problems),
+                'at' => (string) $at,
+            ]);
         }
     }
 }

@@ -50,7 +50,9 @@ final class Reach
             $trigger instanceof DateReached => $this->say('In the next four weeks it would begin for %s, as things stand.'),
             $trigger instanceof GoneQuiet => $this->say('It would begin to wait now for %s.'),
             $trigger instanceof CalendarReached => $this->say('At its moment it would begin for %s, as things stand.'),
-            $trigger instanceof RecordAdded, $trigger instanceof RecordChanged => $this->say('What happened in the last four weeks would have begun it for %s, by what is known of them now.'),
+            $trigger instanceof RecordAdded, $trigger instanceof RecordChanged => $this->say(
+                'What happened in the last four weeks would have begun it for %s, by what is known of them now.',
+            ),
             default => 'How often it begins depends on what people do, and is not known beforehand.',
         };
     }
@@ -84,7 +86,16 @@ final class Reach
     {
         $begun = $this->begun();
 
-        return $begun === null ? null : array_values(array_filter(array_map(fn (array $one): ?int => $this->rule->trigger->type() === CoreType::PERSON ? $one[0]->personId : $one[0]->recordId, $begun)));
+        return $begun === null
+            ? null
+            : array_values(
+                array_filter(
+                    array_map(
+                        fn (array $one): ?int => $this->rule->trigger->type() === CoreType::PERSON ? $one[0]->personId : $one[0]->recordId,
+                        $begun,
+                    ),
+                ),
+            );
     }
 
     private function say(string $sentence): string
@@ -97,7 +108,14 @@ final class Reach
         $type = RecordType::query()->where('key', $this->rule->trigger->type())->first();
         $of = TimeFormatter::count(count(array_unique(array_map(fn (array $one): ?int => $one[0]->personId, $begun))), 'person', 'people');
 
-        return sprintf($sentence, $begun === [] ? 'nobody' : ($isPeople || $type === null ? $of : TimeFormatter::count(count($begun), mb_strtolower($type->name), mb_strtolower($type->plural)).', of '.$of));
+        return sprintf(
+            $sentence,
+            $begun === []
+                ? 'nobody'
+                : ($isPeople || $type === null
+                    ? $of
+                    : TimeFormatter::count(count($begun), mb_strtolower($type->name), mb_strtolower($type->plural)).', of '.$of),
+        );
     }
 
     /** @return list<array{Subject, EvaluationContext}>|null null where there are too many to ask about */
@@ -122,7 +140,13 @@ final class Reach
         if (! $isPeople) {
             $this->unit->reader->preloadRecords($ids);
         }
-        $this->unit->reader->preload($isPeople ? $ids : array_values(array_unique(array_filter(array_map(fn (int $id): ?int => $this->unit->reader->record($id)?->personId, $ids)))));
+        $this->unit->reader->preload(
+            $isPeople
+                ? $ids
+                : array_values(
+                    array_unique(array_filter(array_map(fn (int $id): ?int => $this->unit->reader->record($id)?->personId, $ids))),
+                ),
+        );
         [$related, $asksForTexts] = [Needs::relatedTypes($this->rule), Needs::asksForTexts($this->rule)];
         $begun = [];
         foreach ($ids as $id) {
@@ -143,7 +167,8 @@ final class Reach
         return match (true) {
             $trigger instanceof DateReached => $this->comesWithin($context) && $this->rule->conditions->weigh($context)->holds(),
             $trigger instanceof GoneQuiet => $trigger->while->weigh($context)->holds(),
-            $trigger instanceof CalendarReached => $trigger->audience->weigh($context)->holds() && $this->rule->conditions->weigh($context)->holds(),
+            $trigger instanceof CalendarReached => $trigger->audience->weigh($context)->holds() &&
+                $this->rule->conditions->weigh($context)->holds(),
             default => $this->rule->conditions->weigh($context)->holds(),
         };
     }
@@ -159,8 +184,17 @@ final class Reach
     private function candidates(): ?array
     {
         $type = $this->rule->trigger->type();
-        $all = $type === CoreType::PERSON ? DB::table('people') : DB::table('records')->where('record_type_id', RecordType::query()->where('key', $type)->value('id') ?? 0)->whereNotNull('person_id');
-        $ids = $all->orderBy('id')->limit(self::MOST + 1)->pluck('id')->all();
+        $all =
+            $type === CoreType::PERSON
+                ? DB::table('people')
+                : DB::table('records')
+                    ->where('record_type_id', RecordType::query()->where('key', $type)->value('id') ?? 0)
+                    ->whereNotNull('person_id');
+        $ids = $all
+            ->orderBy('id')
+            ->limit(self::MOST + 1)
+            ->pluck('id')
+            ->all();
 
         return count($ids) > self::MOST ? null : array_values(array_map(intval(...), $ids));
     }
@@ -169,11 +203,32 @@ final class Reach
     private function happened(RecordAdded|RecordChanged $trigger): ?array
     {
         $isPeople = $trigger->type() === CoreType::PERSON;
-        $kind = $trigger instanceof RecordAdded ? ($isPeople ? ChangeKind::PersonAdded : ChangeKind::RecordAdded) : ($isPeople ? ChangeKind::PersonChanged : ChangeKind::RecordChanged);
-        $changes = Change::query()->where('kind', $kind)->where('at', '>=', $this->unit->now->modify('-'.self::WEEKS.' weeks'))
-            ->when($trigger instanceof RecordChanged, fn (Builder $some) => $some->whereLike('to', '%"'.($trigger instanceof RecordChanged ? $trigger->field : '').'":%'))
-            ->when(! $isPeople, fn (Builder $some) => $some->whereIn('record_id', DB::table('records')->where('record_type_id', RecordType::query()->where('key', $trigger->type())->value('id') ?? 0)->select('id')))
-            ->orderBy('id')->limit(self::MOST + 1);
+        $kind =
+            $trigger instanceof RecordAdded
+                ? ($isPeople
+                    ? ChangeKind::PersonAdded
+                    : ChangeKind::RecordAdded)
+                : ($isPeople
+                    ? ChangeKind::PersonChanged
+                    : ChangeKind::RecordChanged);
+        $changes = Change::query()
+            ->where('kind', $kind)
+            ->where('at', '>=', $this->unit->now->modify('-'.self::WEEKS.' weeks'))
+            ->when(
+                $trigger instanceof RecordChanged,
+                fn (Builder $some) => $some->whereLike('to', '%"'.($trigger instanceof RecordChanged ? $trigger->field : '').'":%'),
+            )
+            ->when(
+                ! $isPeople,
+                fn (Builder $some) => $some->whereIn(
+                    'record_id',
+                    DB::table('records')
+                        ->where('record_type_id', RecordType::query()->where('key', $trigger->type())->value('id') ?? 0)
+                        ->select('id'),
+                ),
+            )
+            ->orderBy('id')
+            ->limit(self::MOST + 1);
         if ($trigger instanceof RecordAdded) {
             // That it was added is all that is asked.
             $ids = $changes->toBase()->pluck($isPeople ? 'person_id' : 'record_id')->all();
@@ -186,7 +241,9 @@ final class Reach
         }
         $this->unit->reader->preloadRecords(array_values(array_map(intval(...), $changes->pluck('record_id')->filter()->all())));
         $events = new DomainEventReader($this->unit->reader);
-        $met = $changes->filter(fn (Change $change): bool => ($event = $events->of($change)) !== null && $trigger->meets($event->change, '0'));
+        $met = $changes->filter(
+            fn (Change $change): bool => ($event = $events->of($change)) !== null && $trigger->meets($event->change, '0'),
+        );
 
         return array_values(array_unique(array_map(intval(...), $met->pluck($isPeople ? 'person_id' : 'record_id')->all())));
     }

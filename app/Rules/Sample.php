@@ -12,15 +12,22 @@ use Linnet\Core\Context\Subject;
 /** A real record or person a rule is rehearsed on. */
 final readonly class Sample
 {
-    private function __construct(public int $id, public Person $person, public ?Record $record, public \DateTimeImmutable $at, public string $says, public string $noun)
-    {
+    private function __construct(
+        public int $id,
+        public Person $person,
+        public ?Record $record,
+        public \DateTimeImmutable $at,
+        public string $says,
+        public string $noun,
+    ) {
     }
 
     public static function record(Record $record, string $zone): self
     {
         return new self(
-            $record->id, $record->person ?? throw new \LogicException('asked for with a person'), $record, $record->added_at->toDateTimeImmutable(),
-            $record->person->name().', '.RecordSentence::briefly($record, $zone), mb_strtolower($record->type->name, 'UTF-8'),
+            $record->id, $record->person ?? throw new \LogicException('asked for with a person'), $record,
+            $record->added_at->toDateTimeImmutable(), $record->person->name().', '.RecordSentence::briefly($record, $zone),
+            mb_strtolower($record->type->name, 'UTF-8'),
         );
     }
 

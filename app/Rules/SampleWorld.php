@@ -39,7 +39,12 @@ final class SampleWorld
     {
         [$subject, $line] = $this->about($unit, $sample);
         $known = $unit->reader;
-        $sheet = new Sheet(World::around($sample->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(), $known->pools(), self::codes($sample->person->id)));
+        $sheet = new Sheet(
+            World::around(
+                $sample->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(),
+                $known->pools(), self::codes($sample->person->id),
+            ),
+        );
         $person = $known->person($sample->person->id) ?? throw new \LogicException('chosen from those there are');
         $sheet->people[$person->id] = $person;
         foreach ($person->numbers as $number) {
@@ -60,7 +65,14 @@ final class SampleWorld
                 }
             }
         }
-        foreach (Message::query()->where('person_id', $person->id)->where('origin', MessageOrigin::Rule)->where('left_at', '<', $sample->at)->distinct()->pluck('line_id') as $opened) {
+        foreach (
+            Message::query()
+                ->where('person_id', $person->id)
+                ->where('origin', MessageOrigin::Rule)
+                ->where('left_at', '<', $sample->at)
+                ->distinct()
+                ->pluck('line_id') as $opened
+        ) {
             $sheet->opened["$person->id/".$known->lineKey((int) $opened)] = true;
         }
 
@@ -71,7 +83,9 @@ final class SampleWorld
     private static function begun(Trigger $trigger, Record $record): Record
     {
         return $trigger instanceof RecordChanged && $trigger->to !== null && $record->type->key === $trigger->type
-            ? new Record($record->id, $record->type, [$trigger->field => $trigger->to] + $record->values, $record->personId, $record->changedAt)
+            ? new Record(
+                $record->id, $record->type, [$trigger->field => $trigger->to] + $record->values, $record->personId, $record->changedAt,
+            )
             : $record;
     }
 
@@ -79,7 +93,10 @@ final class SampleWorld
     private static function codes(int $personId): array
     {
         $theirs = DB::table('codes')->where('person_id', $personId)->pluck('code', 'list')->all();
-        $next = DB::table('codes')->whereIn('id', DB::table('codes')->whereNull('person_id')->groupBy('list')->selectRaw('min(id)'))->pluck('code', 'list')->all();
+        $next = DB::table('codes')
+            ->whereIn('id', DB::table('codes')->whereNull('person_id')->groupBy('list')->selectRaw('min(id)'))
+            ->pluck('code', 'list')
+            ->all();
 
         return array_map(fn (mixed $code): array => [(string) $code], $theirs + $next);
     }

@@ -28,7 +28,9 @@ final readonly class Samples
     /** @return list<Sample> */
     public function newest(): array
     {
-        return $this->type === CoreType::PERSON ? $this->people(Person::query(), self::OFFERED) : $this->records($this->ours(), self::OFFERED);
+        return $this->type === CoreType::PERSON
+            ? $this->people(Person::query(), self::OFFERED)
+            : $this->records($this->ours(), self::OFFERED);
     }
 
     /** @return list<Sample> whose title, or whose person's name or number, is like this */
@@ -42,8 +44,16 @@ final readonly class Samples
             return $this->people(Person::query()->named($words), self::FOUND);
         }
         $small = mb_strtolower($words, 'UTF-8');
-        $titled = $this->records($this->ours()->where('title', '>=', $small)->where('title', '<', "$small\u{10FFFF}"), self::FOUND);
-        $theirs = $this->records($this->ours()->whereIn('person_id', Person::query()->named($words)->limit(self::NAMESAKES)->pluck('id')), self::FOUND);
+        $titled = $this->records(
+            $this->ours()
+                ->where('title', '>=', $small)
+                ->where('title', '<', "$small\u{10FFFF}"),
+            self::FOUND,
+        );
+        $theirs = $this->records(
+            $this->ours()->whereIn('person_id', Person::query()->named($words)->limit(self::NAMESAKES)->pluck('id')),
+            self::FOUND,
+        );
         $found = [];
         foreach ([...$titled, ...$theirs] as $sample) {
             $found[$sample->id] = $sample;
@@ -58,18 +68,24 @@ final readonly class Samples
      */
     public function all(array $ids): array
     {
-        return $this->type === CoreType::PERSON ? $this->people(Person::query()->whereKey($ids), count($ids)) : $this->records($this->ours()->whereKey($ids), count($ids));
+        return $this->type === CoreType::PERSON
+            ? $this->people(Person::query()->whereKey($ids), count($ids))
+            : $this->records($this->ours()->whereKey($ids), count($ids));
     }
 
     public function find(int $id): ?Sample
     {
-        return ($this->type === CoreType::PERSON ? $this->people(Person::query()->whereKey($id), 1) : $this->records($this->ours()->whereKey($id), 1))[0] ?? null;
+        return ($this->type === CoreType::PERSON
+            ? $this->people(Person::query()->whereKey($id), 1)
+            : $this->records($this->ours()->whereKey($id), 1))[0] ?? null;
     }
 
     /** @return Builder<Record> */
     private function ours(): Builder
     {
-        return Record::query()->where('record_type_id', RecordType::query()->where('key', $this->type)->value('id'))->whereNotNull('person_id');
+        return Record::query()
+            ->where('record_type_id', RecordType::query()->where('key', $this->type)->value('id'))
+            ->whereNotNull('person_id');
     }
 
     /**
@@ -78,7 +94,16 @@ final readonly class Samples
      */
     private function people(Builder $query, int $most): array
     {
-        return array_values($query->whereHas('number')->with('number')->orderByDesc('id')->limit($most)->get()->map(fn (Person $person): Sample => Sample::person($person, $this->now))->all());
+        return array_values(
+            $query
+                ->whereHas('number')
+                ->with('number')
+                ->orderByDesc('id')
+                ->limit($most)
+                ->get()
+                ->map(fn (Person $person): Sample => Sample::person($person, $this->now))
+                ->all(),
+        );
     }
 
     /**
@@ -87,6 +112,14 @@ final readonly class Samples
      */
     private function records(Builder $query, int $most): array
     {
-        return array_values($query->with(['person.number', 'type.fields'])->orderByDesc('id')->limit($most)->get()->map(fn (Record $record): Sample => Sample::record($record, $this->zone))->all());
+        return array_values(
+            $query
+                ->with(['person.number', 'type.fields'])
+                ->orderByDesc('id')
+                ->limit($most)
+                ->get()
+                ->map(fn (Record $record): Sample => Sample::record($record, $this->zone))
+                ->all(),
+        );
     }
 }

@@ -67,7 +67,11 @@ final readonly class StartByHand
         return array_map(function (array $one) use ($written, $unit, $events): array {
             $record = $one[1] === null ? null : $unit->reader->record($one[1]);
 
-            return [$one[0], $one[1], Needs::missing($written, $unit->contexts->create($events->subject($one[0], $record)), $record !== null)];
+            return [
+                $one[0],
+                $one[1],
+                Needs::missing($written, $unit->contexts->create($events->subject($one[0], $record)), $record !== null),
+            ];
         }, $of);
     }
 
@@ -85,7 +89,11 @@ final readonly class StartByHand
     public static function offered(string $type): Collection
     {
         $grammar = DB::connection()->getQueryGrammar();
-        $about = sprintf('coalesce(%s, %s, ?) = ?', $grammar->wrap('document->trigger->type'), $grammar->wrap('document->trigger->audience->of'));
+        $about = sprintf(
+            'coalesce(%s, %s, ?) = ?',
+            $grammar->wrap('document->trigger->type'),
+            $grammar->wrap('document->trigger->audience->of'),
+        );
 
         return Rule::query()->where('power', ActivationState::On)->orderBy('name')->limit(200)
             ->whereHas('version', fn ($version) => $version->whereRaw($about, [RecordType::PERSON, $type]))->get();

@@ -13,6 +13,11 @@ final class TriedWords
     /** @throws Unreadable */
     public static function in(Rule $rule, string $step, string $words): Rule
     {
-        return StepDocument::put($rule, $step, fn (array $one): array => ['wordings' => [['id' => 'tried', 'text' => $words]]] + array_diff_key($one, ['pool' => 1, 'turns' => 1, 'closing' => 1]));
+        return StepDocument::put(
+            $rule,
+            $step,
+            fn (array $one): array => ['wordings' => [['id' => 'tried', 'text' => $words]]] +
+                array_diff_key($one, ['pool' => 1, 'turns' => 1, 'closing' => 1]),
+        );
     }
 }

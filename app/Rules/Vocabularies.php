@@ -32,7 +32,9 @@ final class Vocabularies
         $labels = Label::query()->select('kind', 'name')->distinct()->orderBy('name')->get()->groupBy('kind');
 
         return new Vocabulary(
-            types: Vocabulary::types(RecordType::query()->with('fields')->orderBy('id')->get()->map(fn (RecordType $type) => $type->read())),
+            types: Vocabulary::types(
+                RecordType::query()->with('fields')->orderBy('id')->get()->map(fn (RecordType $type) => $type->read()),
+            ),
             lines: Line::query()->orderBy('id')->pluck('name', 'key')->all(),
             staff: Staff::query()->orderBy('name')->pluck('name', 'email')->all(),
             rules: Rule::query()->whereNotNull('key')->orderBy('name')->pluck('name', 'key')->all(),
@@ -46,7 +48,9 @@ final class Vocabularies
 
     public static function of(World $world): Vocabulary
     {
-        $of = fn (string $which): array => array_values(array_unique(array_merge(...array_map(fn (WorldPerson $person): array => $person->{$which}, $world->people), ...[[]])));
+        $of = fn (string $which): array => array_values(
+            array_unique(array_merge(...array_map(fn (WorldPerson $person): array => $person->{$which}, $world->people), ...[[]])),
+        );
         $pools = array_map(strval(...), array_keys($world->pools));
 
         return new Vocabulary(

@@ -36,7 +36,9 @@ final readonly class WhatIf
         $phrase = $language->line($rule->trigger->type(), '', 'what if');
         $steps = array_flip(RuleWriter::targets($rule)[0]);
         $read = $suppositions = $wrong = [];
-        foreach (array_slice(array_filter(array_map(trim(...), $sentences), fn (string $one): bool => $one !== ''), 0, self::MOST) as $sentence) {
+        foreach (
+            array_slice(array_filter(array_map(trim(...), $sentences), fn (string $one): bool => $one !== ''), 0, self::MOST) as $sentence
+        ) {
             $one = Sentences::read($phrase, rtrim($sentence, '. '));
             if ($one instanceof ProseError) {
                 $wrong[$sentence] = Sentence::of($one->reason);
@@ -59,8 +61,10 @@ final readonly class WhatIf
         $value = $one->values[$key] ?? null;
         $isMoment = $language->words->field($path)?->kind === FieldKind::DateTime && is_string($value);
         $at = $isMoment ? (new \DateTimeImmutable($value))->setTimezone(new \DateTimeZone($zone)) : null;
-        $said = ($one->text === null ? ['field' => $path] + ($at === null ? ['value' => $value] : ['day' => $at->format('Y-m-d'), 'time' => $at->format('H:i')]) : ['text' => $one->text])
-            + ($one->step === null ? [] : ['step' => $names[$one->step] ?? $one->step]) + ['after' => $one->after->toDocument()];
+        $said = ($one->text === null
+            ? ['field' => $path] + ($at === null ? ['value' => $value] : ['day' => $at->format('Y-m-d'), 'time' => $at->format('H:i')])
+            : ['text' => $one->text]) +
+            ($one->step === null ? [] : ['step' => $names[$one->step] ?? $one->step]) + ['after' => $one->after->toDocument()];
 
         return Part::join(Sentences::write($language->line($rule->trigger->type(), '', 'what if'), $said));
     }
@@ -81,7 +85,8 @@ final readonly class WhatIf
         }
 
         return new Supposition(
-            $step, Span::of(is_int($after['amount'] ?? null) ? $after['amount'] : 5, $unit ?? Unit::Minutes) ?? Span::days(1), is_string($read['text'] ?? null) ? $read['text'] : null,
+            $step, Span::of(is_int($after['amount'] ?? null) ? $after['amount'] : 5, $unit ?? Unit::Minutes) ?? Span::days(1),
+            is_string($read['text'] ?? null) ? $read['text'] : null,
             isset($field[1]) && (is_scalar($value) || $value === null) ? [$field[1] => $value] : [],
         );
     }

@@ -18,6 +18,9 @@ final class Misread
      */
     public static function says(array $errors): array
     {
-        return array_map(fn (ProseError $error): string => "Line $error->line, character $error->column: ".Sentence::of($error->reason), array_slice($errors, 0, self::MOST));
+        return array_map(
+            fn (ProseError $error): string => "Line $error->line, character $error->column: ".Sentence::of($error->reason),
+            array_slice($errors, 0, self::MOST),
+        );
     }
 }

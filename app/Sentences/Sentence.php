@@ -30,14 +30,19 @@ final class Sentence
         }
         $sentence = __("reasons.$code", $said);
 
-        return is_string($sentence) && $sentence !== "reasons.$code" ? trim($sentence) : throw new \LogicException("No sentence for $code.");
+        return is_string($sentence) && $sentence !== "reasons.$code"
+            ? trim($sentence)
+            : throw new \LogicException("No sentence for $code.");
     }
 
     private static function say(mixed $value): string
     {
         return match (true) {
             is_array($value) && isset($value['code'], $value['with']) => self::of($value),
-            is_array($value) && isset($value['at'], $value['zone']) => TimeFormatter::momentIn(new \DateTimeImmutable($value['at']), $value['zone']),
+            is_array($value) && isset($value['at'], $value['zone']) => TimeFormatter::momentIn(
+                new \DateTimeImmutable($value['at']),
+                $value['zone'],
+            ),
             is_array($value) => implode(', ', array_map(strval(...), $value)),
             is_bool($value) => $value ? 'yes' : 'no',
             is_scalar($value) => (string) $value,

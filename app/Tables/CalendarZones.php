@@ -21,8 +21,11 @@ final class CalendarZones
     private array $zones = [];
 
     /** @param  \DateTimeZone  $ours  tried first, and taken where nothing is described */
-    public function __construct(private readonly VCalendar $calendar, private readonly \DateTimeZone $ours, private readonly \DateTimeImmutable $now)
-    {
+    public function __construct(
+        private readonly VCalendar $calendar,
+        private readonly \DateTimeZone $ours,
+        private readonly \DateTimeImmutable $now,
+    ) {
     }
 
     /** Puts every date of a component into a zone that is known. */
@@ -34,14 +37,18 @@ final class CalendarZones
             if (! $property instanceof Property\ICalendar\DateTime || $name === '' || ! $property->hasTime()) {
                 continue;
             }
-            $times = array_map(fn (\DateTimeInterface $at): string => $at->format('Y-m-d H:i:s'), $property->getDateTimes(new \DateTimeZone('UTC')));
-            $property->setDateTimes(array_map(function (string $wall) use ($name): \DateTimeImmutable {
-                $zone = $this->zone($name, $wall);
-                $at = new \DateTimeImmutable($wall, $zone);
+            $times = array_map(
+                fn (\DateTimeInterface $at): string => $at->format('Y-m-d H:i:s'),
+                $property->getDateTimes(new \DateTimeZone('UTC')),
+            );
+            $property->setDateTimes(
+                array_map(function (string $wall) use ($name): \DateTimeImmutable {
+                    $zone = $this->zone($name, $wall);
+                    $at = new \DateTimeImmutable($wall, $zone);
 
-                // A bare offset has no name that a calendar could give.
-                return preg_match('/^[+-]/', $zone->getName()) === 1 ? $at->setTimezone(new \DateTimeZone('UTC')) : $at;
-            }, $times));
+                    // A bare offset has no name that a calendar could give.
+                    return preg_match('/^[+-]/', $zone->getName()) === 1 ? $at->setTimezone(new \DateTimeZone('UTC')) : $at;
+                }, $times));
         }
     }
 
@@ -49,7 +56,11 @@ final class CalendarZones
     {
         $zone = array_key_exists($name, $this->zones) ? $this->zones[$name] : $this->zones[$name] = $this->find($name);
 
-        return $zone instanceof Component ? new \DateTimeZone(self::clock(self::offset(self::changes($zone, $this->now->modify('-60 years'), $this->now->modify('+10 years')), $wall))) : $zone ?? $this->ours;
+        return $zone instanceof Component
+            ? new \DateTimeZone(
+                self::clock(self::offset(self::changes($zone, $this->now->modify('-60 years'), $this->now->modify('+10 years')), $wall)),
+            )
+            : $zone ?? $this->ours;
     }
 
     private function find(string $name): \DateTimeZone|Component|null
@@ -57,7 +68,13 @@ final class CalendarZones
         try {
             return TimeZoneUtil::getTimeZone($name, $this->calendar, true);
         } catch (\InvalidArgumentException) {
-            $described = array_values(array_filter($this->calendar->select('VTIMEZONE'), fn ($zone): bool => $zone instanceof Component && (string) ($zone->select('TZID')[0] ?? '') === $name))[0] ?? null;
+            $described =
+                array_values(
+                    array_filter(
+                        $this->calendar->select('VTIMEZONE'),
+                        fn ($zone): bool => $zone instanceof Component && (string) ($zone->select('TZID')[0] ?? '') === $name,
+                    ),
+                )[0] ?? null;
 
             return $described instanceof Component ? $this->alike($described) ?? $described : null;
         }

@@ -21,13 +21,21 @@ final class Files
         try {
             $begins = ltrim((string) preg_replace('/^(\xEF\xBB\xBF)/', '', (string) file_get_contents($path, length: 512)));
             match (true) {
-                str_starts_with($begins, "\x1f\x8b") => throw Refused::because('unreadable', ['format' => 'a table', 'detail' => 'it is packed (gzip). Send it unpacked.']),
+                str_starts_with($begins, "\x1f\x8b") => throw Refused::because('unreadable', [
+                    'format' => 'a table',
+                    'detail' => 'it is packed (gzip). Send it unpacked.',
+                ]),
                 str_starts_with($begins, "PK\x03\x04") => Xlsx::read($path, $table),
-                str_starts_with($begins, "\xD0\xCF\x11\xE0") => throw Refused::because('unreadable', ['format' => 'a workbook', 'detail' => 'it is in a form of old. Save it as .xlsx or CSV.']),
+                str_starts_with($begins, "\xD0\xCF\x11\xE0") => throw Refused::because('unreadable', [
+                    'format' => 'a workbook',
+                    'detail' => 'it is in a form of old. Save it as .xlsx or CSV.',
+                ]),
                 stripos($begins, 'BEGIN:VCARD') === 0 => VCards::read($path, $table),
                 stripos($begins, 'BEGIN:VCALENDAR') === 0 => ICalendar::read($path, $table, $now, $zone),
                 preg_match('/^<(!doctype|html|\?xml)/i', $begins) === 1 => throw Refused::because('unreadable', ['format' => 'a table', 'detail' => 'it is a web page. Check that the address gives the file itself.']),
-                str_starts_with($begins, '%PDF') => throw Refused::because('unreadable', ['format' => 'a table', 'detail' => 'it is a PDF.']),
+                str_starts_with($begins, '%PDF') => throw Refused::because(
+                    'unreadable', ['format' => 'a table', 'detail' => 'it is a PDF.'],
+                ),
                 default => Csv::read($path, $table),
             };
         } finally {

@@ -21,7 +21,10 @@ use Sabre\VObject\Settings;
 /** A calendar (RFC 5545) as rows: each event, and each time of one that repeats within the horizon, under a name that stays its own. */
 final class ICalendar
 {
-    public const COLUMNS = ['Name', 'Title', 'Starts', 'Ends', 'All day', 'Status', 'Place', 'Description', 'Organiser', 'Organiser email', 'Guests', 'Guest emails', 'Categories', 'Link', 'Changed', 'Sequence'];
+    public const COLUMNS = [
+        'Name', 'Title', 'Starts', 'Ends', 'All day', 'Status', 'Place', 'Description', 'Organiser', 'Organiser email', 'Guests',
+        'Guest emails', 'Categories', 'Link', 'Changed', 'Sequence',
+    ];
 
     private const PAST_DAYS = 31;
 
@@ -41,9 +44,16 @@ final class ICalendar
         }
         $table->row(self::COLUMNS);
         try {
-            $calendar = Reader::read(self::readable((string) file_get_contents($path)), Reader::OPTION_FORGIVING | Reader::OPTION_IGNORE_INVALID_LINES, 'UTF-8');
+            $calendar = Reader::read(
+                self::readable((string) file_get_contents($path)),
+                Reader::OPTION_FORGIVING | Reader::OPTION_IGNORE_INVALID_LINES,
+                'UTF-8',
+            );
         } catch (ParseException $e) {
-            throw Refused::because('unreadable', ['format' => 'a calendar', 'detail' => mb_substr(mb_scrub($e->getMessage(), 'UTF-8'), 0, 120, 'UTF-8')]);
+            throw Refused::because('unreadable', [
+                'format' => 'a calendar',
+                'detail' => mb_substr(mb_scrub($e->getMessage(), 'UTF-8'), 0, 120, 'UTF-8'),
+            ]);
         }
         if (! $calendar instanceof VCalendar) {
             throw Refused::because('unreadable', ['format' => 'a calendar', 'detail' => 'it is something else.']);
@@ -56,13 +66,21 @@ final class ICalendar
         foreach (self::byName($calendar) as $events) {
             array_map($zones->settle(...), $events);
             if (! array_reduce($events, fn (bool $all, VEvent $event): bool => self::unroll($event, $from, $until, $zone) && $all, true)) {
-                $table->note(new Reason('intake.not_followed', ['title' => mb_substr(self::text($events[0], 'SUMMARY'), 0, 60, 'UTF-8'), 'rule' => mb_substr(self::text($events[0], 'X-LINNET-RULE'), 0, 80, 'UTF-8')]));
+                $table->note(
+                    new Reason('intake.not_followed', [
+                        'title' => mb_substr(self::text($events[0], 'SUMMARY'), 0, 60, 'UTF-8'),
+                        'rule' => mb_substr(self::text($events[0], 'X-LINNET-RULE'), 0, 80, 'UTF-8'),
+                    ]),
+                );
             }
             foreach (self::times($events, $calendar, $from, $until, $zone) as $event) {
                 $table->row(self::row($event, $zone));
             }
             if (hrtime(true) - $began > self::MOST_SECONDS * 1_000_000_000) {
-                throw Refused::because('unreadable', ['format' => 'a calendar', 'detail' => 'its events take too long to work out. Publish fewer of them.']);
+                throw Refused::because('unreadable', [
+                    'format' => 'a calendar',
+                    'detail' => 'its events take too long to work out. Publish fewer of them.',
+                ]);
             }
         }
     }
@@ -72,7 +90,11 @@ final class ICalendar
     {
         $text = (string) preg_replace('/\r?\n[ \t]/', '', $text);
 
-        return (string) preg_replace('/^(?:RRULE|EXRULE)[^:\r\n]*:(?![A-Z-]+=[^=;\r\n]*(?:;[A-Z-]+=[^=;\r\n]*)*;?\r?$)/mi', 'X-LINNET-RULE:', $text);
+        return (string) preg_replace(
+            '/^(?:RRULE|EXRULE)[^:\r\n]*:(?![A-Z-]+=[^=;\r\n]*(?:;[A-Z-]+=[^=;\r\n]*)*;?\r?$)/mi',
+            'X-LINNET-RULE:',
+            $text,
+        );
     }
 
     /**
@@ -102,7 +124,10 @@ final class ICalendar
             return false;
         }
         // An event that began before the horizon may still be going on.
-        $times = array_map(fn (\DateTimeImmutable $at): \DateTimeImmutable => $at->setTimezone($first->getTimezone()), $recurrence->between($from->modify('-14 days'), $until, self::MOST_TIMES));
+        $times = array_map(
+            fn (\DateTimeImmutable $at): \DateTimeImmutable => $at->setTimezone($first->getTimezone()),
+            $recurrence->between($from->modify('-14 days'), $until, self::MOST_TIMES),
+        );
         foreach ($event->select('RDATE') as $more) {
             array_push($times, ...$more instanceof Property\ICalendar\DateTime ? $more->getDateTimes($zone) : []);
         }
@@ -133,8 +158,13 @@ final class ICalendar
      * @param  list<VEvent>  $events  one event, with the times of it that differ
      * @return iterable<VEvent>
      */
-    private static function times(array $events, VCalendar $calendar, \DateTimeImmutable $from, \DateTimeImmutable $until, \DateTimeZone $zone): iterable
-    {
+    private static function times(
+        array $events,
+        VCalendar $calendar,
+        \DateTimeImmutable $from,
+        \DateTimeImmutable $until,
+        \DateTimeZone $zone,
+    ): iterable {
         $alone = new VCalendar([], false);
         foreach ($calendar->select('VTIMEZONE') as $known) {
             $alone->add(clone $known);
@@ -160,22 +190,29 @@ final class ICalendar
         $starts = $event->select('DTSTART')[0] ?? null;
         $ends = $event->select('DTEND')[0] ?? null;
         $lasts = $event->select('DURATION')[0] ?? null;
-        $begin = $starts instanceof Property\ICalendar\DateTime ? \DateTimeImmutable::createFromInterface($starts->getDateTime($zone)) : null;
+        $begin =
+            $starts instanceof Property\ICalendar\DateTime ? \DateTimeImmutable::createFromInterface($starts->getDateTime($zone)) : null;
         $allDay = $starts instanceof Property\ICalendar\DateTime && ! $starts->hasTime();
         $end = match (true) {
             $ends instanceof Property\ICalendar\DateTime => \DateTimeImmutable::createFromInterface($ends->getDateTime($zone)),
             $lasts instanceof Property\ICalendar\Duration && $begin !== null => $begin->add($lasts->getDateInterval()),
             default => $begin,
         };
-        $write = fn (?\DateTimeImmutable $at): string => $at === null ? '' : ($allDay ? $at->format('Y-m-d') : $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z'));
+        $write = fn (?\DateTimeImmutable $at): string => $at === null
+            ? ''
+            : ($allDay
+                ? $at->format('Y-m-d')
+                : $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z'));
         $again = $event->select('RECURRENCE-ID')[0] ?? null;
         [$guests, $emails] = self::people($event, 'ATTENDEE');
         [$organisers, $organiserEmails] = self::people($event, 'ORGANIZER');
 
         return [
-            self::text($event, 'UID').($again instanceof Property ? '/'.preg_replace('/\W/', '', (string) $again) : ''), self::text($event, 'SUMMARY'), $write($begin), $write($end), $allDay ? 'yes' : 'no',
-            mb_strtolower(self::text($event, 'STATUS') ?: 'confirmed', 'UTF-8'), self::text($event, 'LOCATION'), self::text($event, 'DESCRIPTION'),
-            $organisers, $organiserEmails, $guests, $emails, self::text($event, 'CATEGORIES'), self::text($event, 'URL'), self::changed($event), self::text($event, 'SEQUENCE'),
+            self::text($event, 'UID').($again instanceof Property ? '/'.preg_replace('/\W/', '', (string) $again) : ''),
+            self::text($event, 'SUMMARY'), $write($begin), $write($end), $allDay ? 'yes' : 'no',
+            mb_strtolower(self::text($event, 'STATUS') ?: 'confirmed', 'UTF-8'), self::text($event, 'LOCATION'),
+            self::text($event, 'DESCRIPTION'), $organisers, $organiserEmails, $guests, $emails, self::text($event, 'CATEGORIES'),
+            self::text($event, 'URL'), self::changed($event), self::text($event, 'SEQUENCE'),
         ];
     }
 
@@ -183,7 +220,9 @@ final class ICalendar
     {
         $changed = $event->select('LAST-MODIFIED')[0] ?? null;
 
-        return $changed instanceof Property\ICalendar\DateTime ? $changed->getDateTime()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z') : '';
+        return $changed instanceof Property\ICalendar\DateTime
+            ? $changed->getDateTime()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z')
+            : '';
     }
 
     private static function text(VEvent $event, string $name): string

@@ -41,7 +41,13 @@ final class TableWriter
      */
     public function row(array $cells): void
     {
-        $cells = array_map(fn (string $cell): string => mb_scrub(strlen($cell) > self::CELL_BYTES ? mb_strcut($cell, 0, self::CELL_BYTES, 'UTF-8') : $cell, 'UTF-8'), $cells);
+        $cells = array_map(
+            fn (string $cell): string => mb_scrub(
+                strlen($cell) > self::CELL_BYTES ? mb_strcut($cell, 0, self::CELL_BYTES, 'UTF-8') : $cell,
+                'UTF-8',
+            ),
+            $cells,
+        );
         if ($this->columns === []) {
             $this->name($cells);
 

@@ -21,7 +21,10 @@ use Sabre\VObject\Splitter\VCard as Splitter;
  */
 final class VCards
 {
-    public const COLUMNS = ['UID', 'First name', 'Last name', 'Shown as', 'Mobile', 'Other number', 'Email', 'Organisation', 'Address', 'Town', 'Birthday', 'Note', 'Categories', 'Wants no texts', 'Agreed to offers', 'The words they agreed to', 'When they agreed'];
+    public const COLUMNS = [
+        'UID', 'First name', 'Last name', 'Shown as', 'Mobile', 'Other number', 'Email', 'Organisation', 'Address', 'Town', 'Birthday',
+        'Note', 'Categories', 'Wants no texts', 'Agreed to offers', 'The words they agreed to', 'When they agreed',
+    ];
 
     /** @var list<string> for the last four columns */
     public const CONSENT = ['X-LINNET-NO-TEXTS', 'X-LINNET-OFFERS', 'X-LINNET-WORDING', 'X-LINNET-AGREED'];
@@ -36,7 +39,10 @@ final class VCards
                 $table->row(self::row($card));
             }
         } catch (ParseException $e) {
-            throw Refused::because('unreadable', ['format' => 'vCard', 'detail' => mb_substr(mb_scrub($e->getMessage(), 'UTF-8'), 0, 120, 'UTF-8')]);
+            throw Refused::because('unreadable', [
+                'format' => 'vCard',
+                'detail' => mb_substr(mb_scrub($e->getMessage(), 'UTF-8'), 0, 120, 'UTF-8'),
+            ]);
         } finally {
             fclose($file);
         }
@@ -58,8 +64,8 @@ final class VCards
         }
 
         return [
-            self::text($card, 'UID'), $name[1] ?? '', $name[0] ?? '', self::text($card, 'FN'),
-            $mobile === '' ? $other : $mobile, $mobile === '' ? '' : $other, self::text($card, 'EMAIL'), str_replace(';', ', ', trim(self::text($card, 'ORG'), ';')),
+            self::text($card, 'UID'), $name[1] ?? '', $name[0] ?? '', self::text($card, 'FN'), $mobile === '' ? $other : $mobile,
+            $mobile === '' ? '' : $other, self::text($card, 'EMAIL'), str_replace(';', ', ', trim(self::text($card, 'ORG'), ';')),
             $address[2] ?? '', $address[3] ?? '', self::text($card, 'BDAY'), self::text($card, 'NOTE'), self::text($card, 'CATEGORIES'),
             ...array_map(fn (string $name): string => self::text($card, $name), self::CONSENT),
         ];
@@ -84,6 +90,11 @@ final class VCards
     {
         $found = $card->select($name)[0] ?? null;
 
-        return $found instanceof Property ? array_map(fn (mixed $part): string => trim(is_array($part) ? implode(' ', $part) : (string) $part), array_values($found->getParts())) : [];
+        return $found instanceof Property
+            ? array_map(
+                fn (mixed $part): string => trim(is_array($part) ? implode(' ', $part) : (string) $part),
+                array_values($found->getParts()),
+            )
+            : [];
     }
 }

@@ -61,7 +61,10 @@ final class Xlsx
             $all += $size = (int) ($zip->statIndex($i)['size'] ?? 0);
             $isPart = preg_match('~(workbook\.xml|\.rels|styles\.xml)$~', (string) $zip->getNameIndex($i)) === 1;
             if ($all > self::MOST_BYTES || ($isPart && $size > self::MOST_PART_BYTES)) {
-                throw Refused::because('unreadable', ['format' => 'a workbook', 'detail' => 'it is larger inside than can be read. Send it in parts.']);
+                throw Refused::because('unreadable', [
+                    'format' => 'a workbook',
+                    'detail' => 'it is larger inside than can be read. Send it in parts.',
+                ]);
             }
         }
     }
@@ -71,9 +74,15 @@ final class Xlsx
     {
         $book = (string) $zip->getFromName('xl/workbook.xml');
         $relations = (string) $zip->getFromName('xl/_rels/workbook.xml.rels');
-        if (preg_match('/<(?:\w+:)?sheet\b[^>]*\br:id="([^"]+)"/', $book, $id) === 1
-            && preg_match('/<Relationship\b(?=[^>]*\bId="'.preg_quote($id[1], '/').'")[^>]*\bTarget="\/?(?:xl\/)?([^"]+)"/', $relations, $target) === 1
-            && $zip->locateName("xl/$target[1]") !== false) {
+        if (
+            preg_match('/<(?:\w+:)?sheet\b[^>]*\br:id="([^"]+)"/', $book, $id) === 1 &&
+            preg_match(
+                '/<Relationship\b(?=[^>]*\bId="'.preg_quote($id[1], '/').'")[^>]*\bTarget="\/?(?:xl\/)?([^"]+)"/',
+                $relations,
+                $target,
+            ) === 1 &&
+            $zip->locateName("xl/$target[1]") !== false
+        ) {
             return "xl/$target[1]";
         }
 
@@ -104,7 +113,11 @@ final class Xlsx
         preg_match_all('/<(?:\w+:)?numFmt\b[^>]*numFmtId="(\d+)"[^>]*formatCode="([^"]*)"/', $styles, $own, PREG_SET_ORDER);
         $isDate = array_fill_keys(self::DATE_FORMATS, true);
         foreach ($own as [, $id, $code]) {
-            $isDate[(int) $id] = preg_match('/[dyhs]|m(?!.*#)/i', (string) preg_replace('/"[^"]*"|&quot;.*?&quot;|\[[^\]]*\]|\\\\./', '', html_entity_decode($code))) === 1;
+            $isDate[(int) $id] =
+                preg_match(
+                    '/[dyhs]|m(?!.*#)/i',
+                    (string) preg_replace('/"[^"]*"|&quot;.*?&quot;|\[[^\]]*\]|\\\\./', '', html_entity_decode($code)),
+                ) === 1;
         }
         if (preg_match('/<(?:\w+:)?cellXfs\b.*?<\/(?:\w+:)?cellXfs>/s', $styles, $formats) === 1) {
             preg_match_all('/<(?:\w+:)?xf\b[^>]*?numFmtId="(\d+)"/', $formats[0], $ids);
@@ -128,7 +141,9 @@ final class Xlsx
                 $column = self::column((string) $xml->getAttribute('r')) ?? $next;
                 $next = $column + 1;
                 if ($column < 1000) {
-                    $row[$column] = $xml->isEmptyElement ? '' : $this->cell($xml, (string) $xml->getAttribute('t'), (int) $xml->getAttribute('s'));
+                    $row[$column] = $xml->isEmptyElement
+                        ? ''
+                        : $this->cell($xml, (string) $xml->getAttribute('t'), (int) $xml->getAttribute('s'));
                 }
             } elseif ($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'row') {
                 $cells = $row === [] ? [] : array_replace(array_fill(0, max(array_keys($row)) + 1, ''), $row);
@@ -154,7 +169,11 @@ final class Xlsx
             $type === 's' => $this->text((int) $value),
             $type === 'b' => $value === '1' ? 'yes' : 'no',
             $type === 'e' => '',
-            $type === '' || $type === 'n' => is_numeric($value) ? ($this->dates[$style] ?? false ? $this->date((float) $value) : self::number($value)) : $value,
+            $type === '' || $type === 'n' => is_numeric($value)
+                ? ($this->dates[$style] ?? false
+                    ? $this->date((float) $value)
+                    : self::number($value))
+                : $value,
             default => $value,
         };
     }
@@ -190,7 +209,9 @@ final class Xlsx
     {
         $number = (float) $value;
 
-        return floor($number) === $number && abs($number) < 1e15 ? sprintf('%.0f', $number) : rtrim(rtrim(sprintf('%.10F', $number), '0'), '.');
+        return floor($number) === $number && abs($number) < 1e15
+            ? sprintf('%.0f', $number)
+            : rtrim(rtrim(sprintf('%.10F', $number), '0'), '.');
     }
 
     /** "BC12" is the 55th column, counted from 0: 54. */
@@ -229,6 +250,11 @@ final class Xlsx
     private function open(string $entry): \XMLReader
     {
         // Entities are not put in and nothing is fetched: neither is asked for, and neither is the default.
-        return \XMLReader::open('zip://'.$this->path.'#'.$entry, null, LIBXML_NONET | LIBXML_COMPACT | LIBXML_NOERROR | LIBXML_NOWARNING) ?: throw Refused::because('unreadable', ['format' => 'a workbook', 'detail' => 'it is broken.']);
+        return \XMLReader::open(
+            'zip://'.$this->path.'#'.$entry,
+            null,
+            LIBXML_NONET | LIBXML_COMPACT | LIBXML_NOERROR | LIBXML_NOWARNING,
+        ) ?:
+            throw Refused::because('unreadable', ['format' => 'a workbook', 'detail' => 'it is broken.']);
     }
 }

@@ -33,7 +33,10 @@ final readonly class OwnNumber
     /** The number that waits for its code; null for none. */
     public function asked(Staff $staff): ?string
     {
-        $number = DB::table('number_codes')->where('staff_id', $staff->id)->where('until', '>', $this->clock->now()->format('Y-m-d H:i:s'))->value('number');
+        $number = DB::table('number_codes')
+            ->where('staff_id', $staff->id)
+            ->where('until', '>', $this->clock->now()->format('Y-m-d H:i:s'))
+            ->value('number');
 
         return is_string($number) ? $number : null;
     }
@@ -54,18 +57,33 @@ final readonly class OwnNumber
             return new Reason('trial.said_stop', ['number' => Numbers::pretty($number->e164)]);
         }
         $code = (string) random_int(100_000, 999_999);
-        DB::table('number_codes')->updateOrInsert(['staff_id' => $staff->id], [
-            'number' => $number->e164, 'code' => Hash::make($code), 'tries' => 0, 'until' => $this->clock->now()->modify('+'.self::MINUTES.' minutes')->format('Y-m-d H:i:s'),
-        ]);
+        DB::table('number_codes')->updateOrInsert(
+            ['staff_id' => $staff->id],
+            [
+                'number' => $number->e164,
+                'code' => Hash::make($code),
+                'tries' => 0,
+                'until' => $this->clock
+                    ->now()
+                    ->modify('+'.self::MINUTES.' minutes')
+                    ->format('Y-m-d H:i:s'),
+            ],
+        );
 
-        return $this->handOver($line, $number->e164, "Your code for Linnet is $code. It holds for ".self::MINUTES.' minutes.', (string) Str::uuid7());
+        return $this->handOver(
+            $line, $number->e164, "Your code for Linnet is $code. It holds for ".self::MINUTES.' minutes.', (string) Str::uuid7(),
+        );
     }
 
     /** @return bool whether it was the code; the number is theirs then */
     public function confirm(Staff $staff, string $code): bool
     {
         return DB::transaction(function () use ($staff, $code): bool {
-            $asked = DB::table('number_codes')->where('staff_id', $staff->id)->where('until', '>', $this->clock->now()->format('Y-m-d H:i:s'))->lockForUpdate()->first();
+            $asked = DB::table('number_codes')
+                ->where('staff_id', $staff->id)
+                ->where('until', '>', $this->clock->now()->format('Y-m-d H:i:s'))
+                ->lockForUpdate()
+                ->first();
             if ($asked === null || $asked->tries >= self::TRIES) {
                 return false;
             }
@@ -83,7 +101,9 @@ final readonly class OwnNumber
     /** @return Reason|null why it does not go */
     public function handOver(Line $line, string $number, string $body, string $key, ?string $picture = null): ?Reason
     {
-        $message = (new Message)->forceFill(['id' => 1, 'key' => $key, 'number' => $number, 'body' => $body, 'picture' => $picture])->setRelation('line', $line);
+        $message = (new Message)->forceFill([
+            'id' => 1, 'key' => $key, 'number' => $number, 'body' => $body, 'picture' => $picture,
+        ])->setRelation('line', $line);
         $answer = $this->carrier->handOver([$message])[1];
 
         return $answer->accepted ? null : new Reason('trial.not_taken', ['detail' => $answer->detail]);

@@ -38,13 +38,23 @@ final readonly class Trials
     /** Whoever takes it for one of the business's own texts sees that it is none. */
     public const MARK = 'Trial: ';
 
-    public function __construct(private ClockInterface $clock, private OwnNumber $own, private DatabaseSideEffects $sideEffects, private SampleWorld $worlds)
-    {
+    public function __construct(
+        private ClockInterface $clock,
+        private OwnNumber $own,
+        private DatabaseSideEffects $sideEffects,
+        private SampleWorld $worlds,
+    ) {
     }
 
     public function open(Rule $rule, Staff $staff): ?Trial
     {
-        $trial = Trial::query()->where('rule_id', $rule->id)->where('staff_id', $staff->id)->whereNull('ended_at')->orderByDesc('id')->with('texts.line')->first();
+        $trial = Trial::query()
+            ->where('rule_id', $rule->id)
+            ->where('staff_id', $staff->id)
+            ->whereNull('ended_at')
+            ->orderByDesc('id')
+            ->with('texts.line')
+            ->first();
 
         return $trial?->isOpen($this->clock->now()) === true ? $trial : null;
     }
@@ -58,8 +68,9 @@ final readonly class Trials
             Trial::query()->where('staff_id', $staff->id)->whereNull('ended_at')->update(['ended_at' => $now]);
 
             return Trial::query()->create([
-                'rule_id' => $rule->id, 'staff_id' => $staff->id, 'document' => $rule->written()->toDocument(), 'sample_id' => $sample->id, 'person_id' => $sample->person->id, 'suppose' => $suppose,
-                'number' => (string) $staff->number, 'at' => $now, 'last_at' => $now,
+                'rule_id' => $rule->id, 'staff_id' => $staff->id, 'document' => $rule->written()->toDocument(), 'sample_id' => $sample->id,
+                'person_id' => $sample->person->id, 'suppose' => $suppose, 'number' => (string) $staff->number, 'at' => $now,
+                'last_at' => $now,
             ]);
         });
     }
@@ -73,7 +84,14 @@ final readonly class Trials
     public function kept(Trial $trial): array
     {
         $rehearsed = $this->rehearsed($trial);
-        $why = array_values(array_filter(array_map(fn (RehearsedText $text): ?Reason => $text->leavesAt === null ? $text->obstacle() : null, $rehearsed->texts ?? [])));
+        $why = array_values(
+            array_filter(
+                array_map(
+                    fn (RehearsedText $text): ?Reason => $text->leavesAt === null ? $text->obstacle() : null,
+                    $rehearsed->texts ?? [],
+                ),
+            ),
+        );
 
         // Where it came to no text at all, what was decided last says why.
         return $why !== [] || ($rehearsed->texts ?? []) !== [] ? $why : array_slice($rehearsed->trace ?? [], -1);
@@ -82,7 +100,12 @@ final readonly class Trials
     /** @return list<RehearsedText> those that would leave after the ones the trial has sent, as it has been answered until now */
     public function ahead(Trial $trial): array
     {
-        $leave = array_values(array_filter($this->rehearsed($trial)->texts ?? [], fn (RehearsedText $text): bool => $text->leavesAt !== null && $text->composed !== null));
+        $leave = array_values(
+            array_filter(
+                $this->rehearsed($trial)->texts ?? [],
+                fn (RehearsedText $text): bool => $text->leavesAt !== null && $text->composed !== null,
+            ),
+        );
 
         return array_slice($leave, $trial->sent());
     }
@@ -96,7 +119,10 @@ final readonly class Trials
         if ($sample === null) {
             return null;
         }
-        $suppositions = [...WhatIf::of(Vocabularies::language(), $rule, $trial->suppose, $business->zone)->suppositions, ...$this->answers($trial)];
+        $suppositions = [
+            ...WhatIf::of(Vocabularies::language(), $rule, $trial->suppose, $business->zone)->suppositions,
+            ...$this->answers($trial),
+        ];
 
         return $this->worlds->rehearse($unit, $business, $rule, $sample, $suppositions);
     }
@@ -139,8 +165,9 @@ final readonly class Trials
             $trial->update(['last_at' => $this->clock->now()]);
 
             return TrialText::query()->create([
-                'trial_id' => $trial->id, 'key' => (string) Str::uuid7(), 'step' => $next->step, 'line_id' => $line->id, 'body' => self::MARK.$next->composed->body,
-                'picture' => $this->pictureOf($trial, $next->step), 'state' => MessageState::Ready, 'at' => $this->clock->now(),
+                'trial_id' => $trial->id, 'key' => (string) Str::uuid7(), 'step' => $next->step, 'line_id' => $line->id,
+                'body' => self::MARK.$next->composed->body, 'picture' => $this->pictureOf($trial, $next->step),
+                'state' => MessageState::Ready, 'at' => $this->clock->now(),
             ]);
         });
     }
@@ -158,8 +185,14 @@ final readonly class Trials
         $refused = $this->own->handOver($line, $trial->number, $text->body, $text->key, $text->picture);
         $detail = $refused?->with['detail'] ?? null;
         // A receipt may have come in faster than the answer.
-        TrialText::query()->whereKey($text->id)->whereIn('state', [MessageState::Ready, MessageState::Failed])
-            ->update($refused === null ? ['state' => MessageState::Handed, 'detail' => null] : ['state' => MessageState::Failed, 'detail' => is_string($detail) ? mb_substr($detail, 0, 190, 'UTF-8') : null]);
+        TrialText::query()
+            ->whereKey($text->id)
+            ->whereIn('state', [MessageState::Ready, MessageState::Failed])
+            ->update(
+                $refused === null
+                    ? ['state' => MessageState::Handed, 'detail' => null]
+                    : ['state' => MessageState::Failed, 'detail' => is_string($detail) ? mb_substr($detail, 0, 190, 'UTF-8') : null],
+            );
 
         return $refused;
     }

@@ -42,9 +42,15 @@ final class Bench extends Command
     /** @return array{float, float} microseconds each, the median of five rounds */
     private function lengthAndRender(): array
     {
-        $text = 'Osier Quay Boathouse: Hello Ana, you’re booked for the beginners’ lesson with Tom on Saturday 14 March, 10:00 [quay 2]. Reply Y to keep it.';
-        $template = Template::parse('Hello {{ first_name | or: "there" }}, your lesson is {{ booking.starts_at | as: "relative day" }} at {{ booking.starts_at | as: "time" }}. Bring a towel.');
-        $facts = Facts::fromJson(['first_name' => 'Ana', 'booking' => ['starts_at' => ['at' => '2026-03-14T10:00:00Z', 'zone' => 'Europe/London']]]);
+        $text =
+            'Osier Quay Boathouse: Hello Ana, you’re booked for the beginners’ lesson with Tom on Saturday 14 March, 10:00 [quay 2]. Reply Y to keep it.';
+        $template = Template::parse(
+            'Hello {{ first_name | or: "there" }}, your lesson is {{ booking.starts_at | as: "relative day" }} at {{ booking.starts_at | as: "time" }}. Bring a towel.',
+        );
+        $facts = Facts::fromJson([
+            'first_name' => 'Ana',
+            'booking' => ['starts_at' => ['at' => '2026-03-14T10:00:00Z', 'zone' => 'Europe/London']],
+        ]);
         $renderer = new Renderer($facts, new \DateTimeImmutable('2026-03-13T10:00:00Z'), 'America/Toronto', 'en_GB');
 
         return [$this->median(fn () => TextLength::of($text)), $this->median(fn () => $renderer->render($template))];
@@ -92,9 +98,12 @@ final class Bench extends Command
             // Let the worker come to rest, at another point of its rest each time.
             usleep(250_000 + crc32("bench $i") % 200_000);
             $began = hrtime(true);
-            Http::withToken(DatabaseSeeder::PHONE_SECRET)->post("$url/in/phone", [
-                'ref' => "B$i", 'cli' => sprintf('+4477009005%02d', $i), 'ddi' => '+447700900101', 't0' => 1772445580000, 'ring' => ['ms' => 1], 'why_unanswered' => 'rang out',
-            ])->throw();
+            Http::withToken(DatabaseSeeder::PHONE_SECRET)
+                ->post("$url/in/phone", [
+                    'ref' => "B$i", 'cli' => sprintf('+4477009005%02d', $i), 'ddi' => '+447700900101', 't0' => 1772445580000,
+                    'ring' => ['ms' => 1], 'why_unanswered' => 'rang out',
+                ])
+                ->throw();
             while (Message::query()->where('state', MessageState::Handed)->count() <= $i) {
                 usleep(2000);
                 if (hrtime(true) - $began > 10e9) {

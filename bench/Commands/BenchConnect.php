@@ -36,22 +36,39 @@ final class BenchConnect extends Command
         $town = new Town('bench-connect');
         try {
             [$rate, $raw, $memory] = $this->import($town);
-            $this->row('a CSV of 100,000 rows taken in', sprintf('%d rows/s, 1/%.1f of bare PDO', $rate, $raw / $rate), sprintf('1/8 of %d', $raw));
+            $this->row(
+                'a CSV of 100,000 rows taken in',
+                sprintf('%d rows/s, 1/%.1f of bare PDO', $rate, $raw / $rate),
+                sprintf('1/8 of %d', $raw),
+            );
             $this->row('its memory', sprintf('%.0f MiB', $memory / 1_048_576), 'under 128 MiB');
             $began = hrtime(true);
             World::fill(DB::connection()->getPdo());
             $this->row('100,000 people and 1,000,000 records written', sprintf('%d s', (hrtime(true) - $began) / 1e9), '');
             $town->serve();
             $deliveries = $this->deliveries($town->url);
-            $this->row('answering a delivery', sprintf('p50 %.0f ms, p95 %.0f ms', self::at($deliveries, 0.5), self::at($deliveries, 0.95)), 'p95 under 50 ms');
+            $this->row(
+                'answering a delivery',
+                sprintf('p50 %.0f ms, p95 %.0f ms', self::at($deliveries, 0.5), self::at($deliveries, 0.95)),
+                'p95 under 50 ms',
+            );
             [$pages, $slowest] = $this->pages($town->url);
-            $this->row('a page of a table, any filter and order', sprintf('p50 %.0f ms, p95 %.0f ms, worst %.0f ms (%d pages)', self::at($pages, 0.5), self::at($pages, 0.95), self::at($pages, 1.0), count($pages)), 'p95 under 150 ms');
+            $this->row(
+                'a page of a table, any filter and order',
+                sprintf(
+                    'p50 %.0f ms, p95 %.0f ms, worst %.0f ms (%d pages)', self::at($pages, 0.5), self::at($pages, 0.95),
+                    self::at($pages, 1.0), count($pages),
+                ),
+                'p95 under 150 ms',
+            );
             $this->line("  the slowest: $slowest");
         } finally {
             $town->close();
         }
 
-        return $rate * 8 >= $raw && $memory < 134_217_728 && self::at($deliveries, 0.95) < 50 && self::at($pages, 0.95) < 150 ? self::SUCCESS : self::FAILURE;
+        return $rate * 8 >= $raw && $memory < 134_217_728 && self::at($deliveries, 0.95) < 50 && self::at($pages, 0.95) < 150
+            ? self::SUCCESS
+            : self::FAILURE;
     }
 
     /** @return array{float, float, int} rows a second, the same for bare PDO writing the same rows, and bytes of memory at most */
@@ -61,7 +78,10 @@ final class BenchConnect extends Command
         $file = fopen($csv, 'wb') ?: throw new \RuntimeException('No file.');
         fputcsv($file, ['Ref', 'Mobile', 'First', 'Lesson', 'State', 'Starts', 'Price'], ',', '"', '');
         for ($i = 0; $i < self::ROWS; $i++) {
-            fputcsv($file, ["I$i", sprintf('0791%07d', $i), 'Ann', 'Beginners’ kayak lesson', 'booked', '14/03/2026 10:00', '45.00'], ',', '"', '');
+            fputcsv(
+                $file, ["I$i", sprintf('0791%07d', $i), 'Ann', 'Beginners’ kayak lesson', 'booked', '14/03/2026 10:00', '45.00'], ',', '"',
+                '',
+            );
         }
         fclose($file);
         $copy = "$town->folder/before.sqlite";
@@ -70,10 +90,16 @@ final class BenchConnect extends Command
         memory_reset_peak_usage();
         $began = hrtime(true);
         $import = $imports->open($csv, 'bookings.csv', null, null);
-        $import->update(['mapping' => [
-            'type' => 'booking', 'country' => 'GB', 'zone' => 'Europe/London', 'external_id' => ['at' => 'Ref'], 'person' => ['number' => ['at' => 'Mobile'], 'first_name' => ['at' => 'First']],
-            'fields' => ['lesson' => ['at' => 'Lesson'], 'state' => ['at' => 'State'], 'starts_at' => ['at' => 'Starts', 'clean' => [['do' => 'date', 'order' => 'dmy']]], 'price' => ['at' => 'Price']],
-        ]]);
+        $import->update([
+            'mapping' => [
+                'type' => 'booking', 'country' => 'GB', 'zone' => 'Europe/London', 'external_id' => ['at' => 'Ref'],
+                'person' => ['number' => ['at' => 'Mobile'], 'first_name' => ['at' => 'First']],
+                'fields' => [
+                    'lesson' => ['at' => 'Lesson'], 'state' => ['at' => 'State'],
+                    'starts_at' => ['at' => 'Starts', 'clean' => [['do' => 'date', 'order' => 'dmy']]], 'price' => ['at' => 'Price'],
+                ],
+            ],
+        ]);
         $imports->start($import, true);
         while ($imports->chunk($import->id) > 0);
         $seconds = (hrtime(true) - $began) / 1e9;
@@ -90,18 +116,31 @@ final class BenchConnect extends Command
     private function bare(string $database): float
     {
         $pdo = new \PDO("sqlite:$database");
-        $pdo->exec('pragma journal_mode = wal; pragma synchronous = normal; pragma foreign_keys = on; pragma temp_store = memory; pragma cache_size = -65536');
+        $pdo->exec(
+            'pragma journal_mode = wal; pragma synchronous = normal; pragma foreign_keys = on; pragma temp_store = memory; pragma cache_size = -65536',
+        );
         $rows = [];
         foreach (['people', 'numbers', 'records', 'changes', 'seen_rows'] as $table) {
             $newest = $pdo->query("select coalesce(max(id), 0) from $table");
             $after = $newest === false ? 0 : (int) $newest->fetchColumn();
-            $rows[$table] = DB::table($table)->where('id', '>', $after)->orderBy('id')->get()->map(fn (object $row): array => (array) $row)->all();
+            $rows[$table] = DB::table($table)
+                ->where('id', '>', $after)
+                ->orderBy('id')
+                ->get()
+                ->map(fn (object $row): array => (array) $row)
+                ->all();
         }
         $began = hrtime(true);
         $pdo->beginTransaction();
         foreach ($rows as $table => $all) {
             $columns = array_keys($all[0]);
-            $statement = $pdo->prepare("insert into $table (".implode(', ', array_map(fn (string $column): string => "\"$column\"", $columns)).') values ('.implode(', ', array_fill(0, count($columns), '?')).')');
+            $statement = $pdo->prepare(
+                "insert into $table (".
+                    implode(', ', array_map(fn (string $column): string => "\"$column\"", $columns)).
+                    ') values ('.
+                    implode(', ', array_fill(0, count($columns), '?')).
+                    ')',
+            );
             foreach ($all as $row) {
                 $statement->execute(array_values($row));
             }
@@ -119,12 +158,24 @@ final class BenchConnect extends Command
         for ($i = 0; $i < self::DELIVERIES; $i++) {
             $began = hrtime(true);
             // Half of them of people and records that are known.
-            $http->post("$url/in/bookings", ['headers' => [
-                'Authorization' => 'Bearer '.DatabaseSeeder::BOOKINGS_SECRET, 'ce-specversion' => '1.0', 'ce-type' => 'quay.lesson.moved', 'ce-source' => '/b', 'ce-id' => "e$i", 'ce-subject' => $i % 2 === 0 ? "booking-$i" : "new-$i",
-            ], 'json' => [
-                'rev' => $i, 'what' => 'Sculling taster', 'with' => 'Tom Reyes', 'price' => '38.00', 'slot' => ['from' => '03/14/2026 10:00 AM', 'to' => '03/14/2026 12:00 PM'],
-                'guest' => [['full' => 'Ann Bench', 'phone' => $i % 2 === 0 ? sprintf('+4477%08d', $i * 37) : sprintf('+447812%06d', $i), 'email' => "p$i@example.org"]],
-            ]]);
+            $http->post("$url/in/bookings", [
+                'headers' => [
+                    'Authorization' => 'Bearer '.DatabaseSeeder::BOOKINGS_SECRET, 'ce-specversion' => '1.0',
+                    'ce-type' => 'quay.lesson.moved', 'ce-source' => '/b', 'ce-id' => "e$i",
+                    'ce-subject' => $i % 2 === 0 ? "booking-$i" : "new-$i",
+                ],
+                'json' => [
+                    'rev' => $i, 'what' => 'Sculling taster', 'with' => 'Tom Reyes', 'price' => '38.00',
+                    'slot' => ['from' => '03/14/2026 10:00 AM', 'to' => '03/14/2026 12:00 PM'],
+                    'guest' => [
+                        [
+                            'full' => 'Ann Bench',
+                            'phone' => $i % 2 === 0 ? sprintf('+4477%08d', $i * 37) : sprintf('+447812%06d', $i),
+                            'email' => "p$i@example.org",
+                        ],
+                    ],
+                ],
+            ]);
             $times[] = (hrtime(true) - $began) / 1e6;
         }
         sort($times);
@@ -137,7 +188,9 @@ final class BenchConnect extends Command
     {
         $http = new Client(['cookies' => new CookieJar, 'base_uri' => $url]);
         preg_match('/name="_token" value="([^"]+)"/', (string) $http->get('/log-in')->getBody(), $token);
-        $http->post('/log-in', ['form_params' => ['_token' => $token[1] ?? '', 'email' => 'mira@osierquay.example', 'password' => DatabaseSeeder::PASSWORD]]);
+        $http->post('/log-in', [
+            'form_params' => ['_token' => $token[1] ?? '', 'email' => 'mira@osierquay.example', 'password' => DatabaseSeeder::PASSWORD],
+        ]);
         $times = [];
         foreach ($this->lists() as $list) {
             $began = hrtime(true);
@@ -153,8 +206,21 @@ final class BenchConnect extends Command
     private function lists(): array
     {
         $lists = [];
-        foreach (RecordType::query()->whereIn('key', ['booking', 'invoice', 'basket', 'deal', 'job'])->with('fields')->get() as $type) {
-            $orders = ['-id', 'changed', 'title', ...$type->fields->filter(fn (Field $field): bool => FieldColumn::isListed($field))->map(fn (Field $field): string => $field->key)->all()];
+        foreach (
+            RecordType::query()
+                ->whereIn('key', ['booking', 'invoice', 'basket', 'deal', 'job'])
+                ->with('fields')
+                ->get() as $type
+        ) {
+            $orders = [
+                '-id',
+                'changed',
+                'title',
+                ...$type->fields
+                    ->filter(fn (Field $field): bool => FieldColumn::isListed($field))
+                    ->map(fn (Field $field): string => $field->key)
+                    ->all(),
+            ];
             $filters = [];
             foreach ($type->fields as $field) {
                 foreach (FilterTest::for($field->kind) as $test) {

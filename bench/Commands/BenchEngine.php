@@ -47,14 +47,30 @@ final class BenchEngine extends Command
         $engine = $this->engine($taken);
         $pdo = $this->barePdo($taken);
         $jobs = $this->plainJobs();
-        $this->row('due timer to a text in the outbox', sprintf('%d/s, 1/%.1f of bare PDO (%d/s)', $engine, $pdo / $engine, $pdo), 'at least 1/4');
+        $this->row(
+            'due timer to a text in the outbox',
+            sprintf('%d/s, 1/%.1f of bare PDO (%d/s)', $engine, $pdo / $engine, $pdo),
+            'at least 1/4',
+        );
         $this->row('beside a plain delayed job per text', sprintf('%.1f times (%d/s)', $engine / $jobs, $jobs), 'at least 10 times');
         [$outbox, $client] = $this->outbox($town);
-        $this->row('outbox to the carrier', sprintf('%d/s, %d %% of a bare concurrent client (%d/s)', $outbox, 100 * $outbox / $client, $client), 'at least 70 %');
+        $this->row(
+            'outbox to the carrier',
+            sprintf('%d/s, %d %% of a bare concurrent client (%d/s)', $outbox, (100 * $outbox) / $client, $client),
+            'at least 70 %',
+        );
         [$timers, $low, $high, $peak] = $this->memory();
-        $this->row(sprintf('memory over %s timers', number_format($timers)), sprintf('%.0f to %.0f MiB in use, %.0f MiB at most', $low, $high, $peak), 'flat, under 128 MiB');
+        $this->row(
+            sprintf('memory over %s timers', number_format($timers)),
+            sprintf('%.0f to %.0f MiB in use, %.0f MiB at most', $low, $high, $peak),
+            'flat, under 128 MiB',
+        );
         [$few, $many] = $this->finding();
-        $this->row('finding due timers, 1,000,000 against 1,000', sprintf('%.2f times (%.0f and %.0f µs)', $many / $few, $many, $few), 'at most 1.5 times');
+        $this->row(
+            'finding due timers, 1,000,000 against 1,000',
+            sprintf('%.2f times (%.0f and %.0f µs)', $many / $few, $many, $few),
+            'at most 1.5 times',
+        );
 
         return self::SUCCESS;
     }
@@ -65,7 +81,18 @@ final class BenchEngine extends Command
         $now = resolve(ClockInterface::class)->now();
         $began = hrtime(true);
         for ($done = 0; $done < $taken; $done += count($ids)) {
-            $ids = array_values(array_map(intval(...), DB::table('timers')->where('due_at', '<=', $now->format('Y-m-d H:i:s'))->orderBy('due_at')->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
+            $ids = array_values(
+                array_map(
+                    intval(...),
+                    DB::table('timers')
+                        ->where('due_at', '<=', $now->format('Y-m-d H:i:s'))
+                        ->orderBy('due_at')
+                        ->orderBy('id')
+                        ->limit(Rehearsal::AT_ONCE)
+                        ->pluck('id')
+                        ->all(),
+                ),
+            );
             $runner->timers($ids);
         }
         $seconds = (hrtime(true) - $began) / 1e9;
@@ -80,11 +107,20 @@ final class BenchEngine extends Command
     private function barePdo(int $taken): float
     {
         $pdo = DB::getPdo();
-        $rows = fn (string $table): array => array_map(fn (\stdClass $row): array => (array) $row, DB::table($table)->orderByDesc('id')->limit($taken)->get()->all());
+        $rows = fn (string $table): array => array_map(
+            fn (\stdClass $row): array => (array) $row,
+            DB::table($table)->orderByDesc('id')->limit($taken)->get()->all(),
+        );
         $messages = $rows('messages');
         $traces = DB::table('traces')->whereIn('run_id', array_column($messages, 'run_id'))->get()->groupBy('run_id');
         $timers = array_map(intval(...), DB::table('timers')->orderBy('id')->limit($taken)->pluck('id')->all());
-        $insert = fn (string $table, array $columns): \PDOStatement => $pdo->prepare("insert into $table (".implode(', ', array_map(fn (string $c): string => "\"$c\"", $columns)).') values ('.implode(', ', array_fill(0, count($columns), '?')).')');
+        $insert = fn (string $table, array $columns): \PDOStatement => $pdo->prepare(
+            "insert into $table (".
+                implode(', ', array_map(fn (string $c): string => "\"$c\"", $columns)).
+                ') values ('.
+                implode(', ', array_fill(0, count($columns), '?')).
+                ')',
+        );
         $message = $insert('messages', array_diff(array_keys($messages[0]), ['id']));
         $conversation = $pdo->prepare('update conversations set last_message_id = ?, last_at = ? where id = ?');
         $newConversation = $pdo->prepare('insert into conversations (person_id, line_id, last_at) values (?, ?, ?)');
@@ -99,7 +135,11 @@ final class BenchEngine extends Command
             foreach ($chunk as $i => $row) {
                 $newConversation->execute([$row['person_id'], 2, $row['at']]);
                 $id = $pdo->lastInsertId();
-                $message->execute(array_values(array_replace(array_diff_key($row, ['id' => 1]), ['name' => "bare/{$row['id']}", 'key' => "bare/{$row['id']}"])));
+                $message->execute(
+                    array_values(
+                        array_replace(array_diff_key($row, ['id' => 1]), ['name' => "bare/{$row['id']}", 'key' => "bare/{$row['id']}"]),
+                    ),
+                );
                 $conversation->execute([$pdo->lastInsertId(), $row['at'], $id]);
                 $run->execute([$state['state'], $state['live'], $state['outcome'], $state['step'], $state['ended_at'], $row['run_id']]);
                 $timer->execute([$timers[$at * Rehearsal::AT_ONCE + $i] ?? 0]);
@@ -152,7 +192,11 @@ final class BenchEngine extends Command
             $done += $outbox->deliver();
         }
         $ours = $done / ((hrtime(true) - $began) / 1e9);
-        $texts = Message::query()->where('state', 'ready')->orderByDesc('id')->limit(40 * config()->integer('linnet.carrier.concurrency'))->get();
+        $texts = Message::query()
+            ->where('state', 'ready')
+            ->orderByDesc('id')
+            ->limit(40 * config()->integer('linnet.carrier.concurrency'))
+            ->get();
         $began = hrtime(true);
         foreach ($texts->chunk(config()->integer('linnet.carrier.concurrency')) as $chunk) {
             $this->post($town->env['CARRIER_URL'], array_values($chunk->all()));
@@ -169,7 +213,8 @@ final class BenchEngine extends Command
         foreach ($texts as $text) {
             $handle = curl_init("$url/texts");
             curl_setopt_array($handle, [
-                CURLOPT_RETURNTRANSFER => true, CURLOPT_POST => true, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Authorization: Bearer town', "Idempotency-Key: bare:$text->id"],
+                CURLOPT_RETURNTRANSFER => true, CURLOPT_POST => true,
+                CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Authorization: Bearer town', "Idempotency-Key: bare:$text->id"],
                 CURLOPT_POSTFIELDS => (string) json_encode(['from' => '+447700900100', 'to' => $text->number, 'text' => $text->body]),
             ]);
             curl_multi_add_handle($multi, $handle);
@@ -185,12 +230,26 @@ final class BenchEngine extends Command
         curl_multi_close($multi);
     }
 
-    /** @return array{int, float, float, float} how many were taken; the least and the most memory in use after each thousand, and the peak, in MiB */
+    /**
+     * @return array{int, float, float, float} how many were taken; the least and the most memory in use after each thousand, and the peak,
+     * in MiB
+     */
     private function memory(): array
     {
         $worker = resolve(Runner::class);
         $now = resolve(ClockInterface::class)->now()->format('Y-m-d H:i:s');
-        $timers = fn (): array => array_values(array_map(intval(...), DB::table('timers')->where('due_at', '<=', $now)->orderBy('due_at')->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id')->all()));
+        $timers = fn (): array => array_values(
+            array_map(
+                intval(...),
+                DB::table('timers')
+                    ->where('due_at', '<=', $now)
+                    ->orderBy('due_at')
+                    ->orderBy('id')
+                    ->limit(Rehearsal::AT_ONCE)
+                    ->pluck('id')
+                    ->all(),
+            ),
+        );
         $used = [];
         for ($done = 0; ($ids = $timers()) !== []; $done += count($ids)) {
             $worker->timers($ids);
@@ -219,7 +278,12 @@ final class BenchEngine extends Command
             $times = [];
             for ($round = 0; $round < 301; $round++) {
                 $began = hrtime(true);
-                DB::table('timers')->where('due_at', '<=', $now->format('Y-m-d H:i:s'))->orderBy('due_at')->orderBy('id')->limit(Rehearsal::AT_ONCE)->pluck('id');
+                DB::table('timers')
+                    ->where('due_at', '<=', $now->format('Y-m-d H:i:s'))
+                    ->orderBy('due_at')
+                    ->orderBy('id')
+                    ->limit(Rehearsal::AT_ONCE)
+                    ->pluck('id');
                 $times[] = (hrtime(true) - $began) / 1000;
             }
             sort($times);

@@ -24,9 +24,17 @@ final class BenchRehearsal extends Command
             $history = new History((int) $this->input->getOption('changes'));
             [$live, $changes, $left] = $history->live();
             [$paper, $leaves] = $history->onPaper();
-            $this->line(sprintf(
-                '%-46s %-60s %s', 'rehearsal over 90 days', sprintf('%.1f s for %d changes, 1/%.1f of live (%.1f s); %d and %d texts left', $paper, $changes, $live / $paper, $live, $leaves, $left), 'at most 1/3',
-            ));
+            $this->line(
+                sprintf(
+                    '%-46s %-60s %s',
+                    'rehearsal over 90 days',
+                    sprintf(
+                        '%.1f s for %d changes, 1/%.1f of live (%.1f s); %d and %d texts left', $paper, $changes, $live / $paper, $live,
+                        $leaves, $left,
+                    ),
+                    'at most 1/3',
+                ),
+            );
 
             return $live / $paper >= 3 ? self::SUCCESS : self::FAILURE;
         } finally {

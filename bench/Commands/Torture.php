@@ -59,7 +59,10 @@ final class Torture extends Command
         }
     }
 
-    /** Whole: a database locked for longer than every wait, a disk with ever less on it, a carrier away for an hour, every kind of worker killed. */
+    /**
+     * Whole: a database locked for longer than every wait, a disk with ever less on it, a carrier away for an hour, every kind of worker
+     * killed.
+     */
     private function starve(): int
     {
         $tried = ['a database locked for 24 seconds' => fn (): array => Starvation::locked(800, 24.0)];
@@ -91,7 +94,11 @@ final class Torture extends Command
     private function finish(Town $town, int $texts): void
     {
         $worker = $this->worker($town);
-        for ($still = 0, $last = -1; $still < 500 && ($now = $this->handed()) < $texts; $still = $now === $last ? $still + 1 : 0, $last = $now) {
+        for (
+            $still = 0, $last = -1;
+            $still < 500 && ($now = $this->handed()) < $texts;
+            $still = $now === $last ? $still + 1 : 0, $last = $now
+        ) {
             usleep(50_000);
         }
         $worker->stop(5);

@@ -32,9 +32,15 @@ final class BrokenExample implements Check
         foreach ($example->expects as $i => $expected) {
             $now = $came[$i] ?? null;
             $different = match (true) {
-                $now === null || ($now->step !== $expected->step && count($came) < count($example->expects)) => self::say('less', $example, $expected),
+                $now === null || ($now->step !== $expected->step && count($came) < count($example->expects)) => self::say(
+                    'less',
+                    $example,
+                    $expected,
+                ),
                 $now->step !== $expected->step => self::say('more', $example, $now),
-                $now->at->getTimestamp() !== $expected->at->getTimestamp() => self::say('moved', $example, $now, ['was' => Reason::moment($expected->at, $example->zone)]),
+                $now->at->getTimestamp() !== $expected->at->getTimestamp() => self::say('moved', $example, $now, [
+                    'was' => Reason::moment($expected->at, $example->zone),
+                ]),
                 ! $expected->isSaidBy($now) => self::say('reads', $example, $now, ['was' => $expected->begins]),
                 default => null,
             };
@@ -53,6 +59,12 @@ final class BrokenExample implements Check
      */
     private static function say(string $code, Example $example, Expected $one, array $more = []): array
     {
-        return [new Reason("check.example_$code", ['name' => $example->name, 'words' => $one->begins, 'at' => Reason::moment($one->at, $example->zone)] + $more), $one->step];
+        return [
+            new Reason(
+                "check.example_$code",
+                ['name' => $example->name, 'words' => $one->begins, 'at' => Reason::moment($one->at, $example->zone)] + $more,
+            ),
+            $one->step,
+        ];
     }
 }

@@ -25,8 +25,9 @@ final class Checks
     public static function all(): array
     {
         return [
-            new UnknownField, new UnknownName, new KeywordOwned, new LineCannot, new WindowNeverOpen, new UnreachableStep, new AfterItsEvent, new WaitsTooLong,
-            new EmptyField, new SeveralParts, new CostlyCharacter, new FilteredWords, new SaidTwice, new SameOccasion, new Ring, new BrokenExample,
+            new UnknownField, new UnknownName, new KeywordOwned, new LineCannot, new WindowNeverOpen, new UnreachableStep,
+            new AfterItsEvent, new WaitsTooLong, new EmptyField, new SeveralParts, new CostlyCharacter, new FilteredWords,
+            new SaidTwice, new SameOccasion, new Ring, new BrokenExample,
         ];
     }
 }

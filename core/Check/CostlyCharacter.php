@@ -21,7 +21,14 @@ final class CostlyCharacter implements Check
                 $culprits = Length::of(self::words($template))->culprits;
                 if ($culprits !== []) {
                     $plain = self::plain($template);
-                    yield new Finding(new Reason('check.costly_character', ['characters' => array_values(array_slice(array_map(strval(...), $culprits), 0, 6))]), false, $step->id(), $plain === $template->source ? null : new Mend($step->id(), $template->source, $plain));
+                    yield new Finding(
+                        new Reason('check.costly_character', [
+                            'characters' => array_values(array_slice(array_map(strval(...), $culprits), 0, 6)),
+                        ]),
+                        false,
+                        $step->id(),
+                        $plain === $template->source ? null : new Mend($step->id(), $template->source, $plain),
+                    );
                 }
             }
         }
@@ -35,6 +42,10 @@ final class CostlyCharacter implements Check
     /** Its plain twin; the merge fields stay as they are. */
     private static function plain(Template $template): string
     {
-        return preg_replace_callback('/\{\{.*?\}\}|[^{]+|\{/su', fn (array $part): string => str_starts_with($part[0], '{{') ? $part[0] : PlainTwin::of($part[0]), $template->source) ?? $template->source;
+        return preg_replace_callback(
+            '/\{\{.*?\}\}|[^{]+|\{/su',
+            fn (array $part): string => str_starts_with($part[0], '{{') ? $part[0] : PlainTwin::of($part[0]),
+            $template->source,
+        ) ?? $template->source;
     }
 }

@@ -19,9 +19,20 @@ final class EmptyField implements Check
             }
             foreach ($of->wordsOf($step) as $template) {
                 foreach ($template->fields() as $field) {
-                    $empty = $field->fallback() !== null ? 0 : count(array_filter($of->reached, fn (array $one): bool => in_array($one[0]->facts->at($field->path), [null, '', []], true)));
+                    $empty =
+                        $field->fallback() !== null
+                            ? 0
+                            : count(
+                                array_filter(
+                                    $of->reached,
+                                    fn (array $one): bool => in_array($one[0]->facts->at($field->path), [null, '', []], true),
+                                ),
+                            );
                     if ($empty > 0) {
-                        yield new Finding(new Reason('check.empty_field', ['field' => $field->path, 'many' => $empty, 'of' => count($of->reached)]), false, $step->id(), self::mend($step->id(), $template, $field));
+                        yield new Finding(
+                            new Reason('check.empty_field', ['field' => $field->path, 'many' => $empty, 'of' => count($of->reached)]),
+                            false, $step->id(), self::mend($step->id(), $template, $field),
+                        );
                     }
                 }
             }
@@ -32,8 +43,16 @@ final class EmptyField implements Check
     private static function mend(string $step, Template $template, MergeField $field): ?Mend
     {
         $instead = ['first_name' => 'there', 'owner.first_name' => 'We'][$field->path] ?? null;
-        $mended = $instead === null ? null : preg_replace('/\{\{\s*'.preg_quote($field->path, '/').'\s*(\|[^}]*)?\}\}/', '{{ '.$field->path.' | or: "'.$instead.'" $1}}', $template->source, 1);
+        $mended =
+            $instead === null
+                ? null
+                : preg_replace(
+                    '/\{\{\s*'.preg_quote($field->path, '/').'\s*(\|[^}]*)?\}\}/', '{{ '.$field->path.' | or: "'.$instead.'" $1}}',
+                    $template->source, 1,
+                );
 
-        return $mended === null || $mended === $template->source ? null : new Mend($step, $template->source, str_replace('  }}', ' }}', $mended));
+        return $mended === null || $mended === $template->source
+            ? null
+            : new Mend($step, $template->source, str_replace('  }}', ' }}', $mended));
     }
 }

@@ -24,7 +24,10 @@ final class KeywordOwned implements Check
         }
         foreach ($of->others as $other) {
             $theirs = $other->trigger;
-            if ($theirs instanceof TextReceived && ($trigger->lines === [] || $theirs->lines === [] || array_intersect($trigger->lines, $theirs->lines) !== [])) {
+            if (
+                $theirs instanceof TextReceived &&
+                ($trigger->lines === [] || $theirs->lines === [] || array_intersect($trigger->lines, $theirs->lines) !== [])
+            ) {
                 foreach ($trigger->keywords->shared($theirs->keywords) as $word) {
                     yield new Finding(new Reason('check.keyword_owned', ['word' => $word, 'rule' => $other->name]), true);
                 }

@@ -52,7 +52,10 @@ final class LeastWaits
             }
             foreach ($step instanceof Nested ? $step->inside() : [] as $i => $inside) {
                 // No answer is known when the time for one is over.
-                $late = $step instanceof Ask && $i === count($step->answers) && $before !== null ? $before + self::minutes($step->within) : $before;
+                $late =
+                    $step instanceof Ask && $i === count($step->answers) && $before !== null
+                        ? $before + self::minutes($step->within)
+                        : $before;
                 self::walk($inside, $late, $waits);
             }
         }

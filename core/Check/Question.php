@@ -66,7 +66,11 @@ final readonly class Question
     public function wordsOf(Texting $step): array
     {
         $wordings = $step->outgoing()->wordings;
-        $all = [...$wordings->own, ...($wordings->pool === null ? [] : $this->pools[$wordings->pool] ?? []), ...($wordings->closing === null ? [] : [$wordings->closing])];
+        $all = [
+            ...$wordings->own,
+            ...$wordings->pool === null ? [] : $this->pools[$wordings->pool] ?? [],
+            ...($wordings->closing === null ? [] : [$wordings->closing]),
+        ];
 
         return array_map(fn (Wording $one): Template => $one->text, $all);
     }

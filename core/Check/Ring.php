@@ -49,7 +49,10 @@ final class Ring implements Check
     private static function setsOff(Rule $rule, Rule $other): bool
     {
         foreach ($rule->flow->steps as $step) {
-            if (($step instanceof OtherRule && $step->starts && $step->rule === $other->key) || ($step instanceof MakeChange && self::changeSetsOff($step, $other))) {
+            if (
+                ($step instanceof OtherRule && $step->starts && $step->rule === $other->key) ||
+                ($step instanceof MakeChange && self::changeSetsOff($step, $other))
+            ) {
                 return true;
             }
         }
@@ -63,7 +66,11 @@ final class Ring implements Check
         if ($trigger instanceof LabelChanged) {
             $labels = ($trigger->added ? $step->add : $step->remove)[$trigger->kind->value];
 
-            return in_array(mb_strtolower($trigger->name, 'UTF-8'), array_map(fn (string $one): string => mb_strtolower($one, 'UTF-8'), $labels), true);
+            return in_array(
+                mb_strtolower($trigger->name, 'UTF-8'),
+                array_map(fn (string $one): string => mb_strtolower($one, 'UTF-8'), $labels),
+                true,
+            );
         }
         if ($trigger instanceof RecordChanged) {
             $path = $trigger->type === RecordType::PERSON ? $trigger->field : "$trigger->type.$trigger->field";

@@ -18,7 +18,12 @@ final class SameOccasion implements Check
     public function look(Question $of): iterable
     {
         foreach ($of->others as $other) {
-            if ($of->rule->flow->textsToThePerson() !== [] && $other->flow->textsToThePerson() !== [] && $other->trigger->toDocument() == $of->rule->trigger->toDocument() && ! self::exclude($of->rule->conditions, $other->conditions)) {
+            if (
+                $of->rule->flow->textsToThePerson() !== [] &&
+                $other->flow->textsToThePerson() !== [] &&
+                $other->trigger->toDocument() == $of->rule->trigger->toDocument() &&
+                ! self::exclude($of->rule->conditions, $other->conditions)
+            ) {
                 yield new Finding(new Reason('check.same_occasion', ['rule' => $other->name]));
             }
         }
@@ -29,8 +34,15 @@ final class SameOccasion implements Check
     {
         foreach (self::parts($a) as $mine) {
             foreach (self::parts($b) as $theirs) {
-                if (($mine instanceof OpeningHours && $theirs instanceof OpeningHours && $mine->open !== $theirs->open)
-                    || ($mine instanceof FieldTest && $theirs instanceof FieldTest && $mine->field === $theirs->field && $mine->test === Test::Is && $theirs->test === Test::Is && $mine->value !== $theirs->value)) {
+                if (
+                    ($mine instanceof OpeningHours && $theirs instanceof OpeningHours && $mine->open !== $theirs->open) ||
+                    ($mine instanceof FieldTest &&
+                        $theirs instanceof FieldTest &&
+                        $mine->field === $theirs->field &&
+                        $mine->test === Test::Is &&
+                        $theirs->test === Test::Is &&
+                        $mine->value !== $theirs->value)
+                ) {
                     return true;
                 }
             }
@@ -42,6 +54,8 @@ final class SameOccasion implements Check
     /** @return list<Condition> those that all must hold */
     private static function parts(Condition $condition): array
     {
-        return $condition instanceof Group && $condition->joined === Joined::All ? array_merge(...array_map(self::parts(...), $condition->parts), ...[[]]) : [$condition];
+        return $condition instanceof Group && $condition->joined === Joined::All
+            ? array_merge(...array_map(self::parts(...), $condition->parts), ...[[]])
+            : [$condition];
     }
 }

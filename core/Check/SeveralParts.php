@@ -24,9 +24,14 @@ final class SeveralParts implements Check
                 $over = count(array_filter($parts, fn (int $many): bool => $many > 1));
                 if ($over > 0 && $parts !== []) {
                     // What is filled in may hold a mark that no plain text has.
-                    yield new Finding(new Reason($costly === [] ? 'check.several_parts' : 'check.several_parts_by', [
-                        'many' => $over, 'of' => count($parts), 'most' => max($parts), 'characters' => array_map(strval(...), array_slice(array_keys($costly), 0, 6)),
-                    ]), false, $step->id());
+                    yield new Finding(
+                        new Reason($costly === [] ? 'check.several_parts' : 'check.several_parts_by', [
+                            'many' => $over, 'of' => count($parts), 'most' => max($parts),
+                            'characters' => array_map(strval(...), array_slice(array_keys($costly), 0, 6)),
+                        ]),
+                        false,
+                        $step->id(),
+                    );
                 }
             }
         }

@@ -52,12 +52,21 @@ final class UnknownField implements Check
     /** @return list<string> */
     private static function known(Question $of): array
     {
-        $known = [...self::PERSON, ...self::AROUND, ...array_map(fn (string $part): string => "owner.$part", self::STAFF), ...array_map(fn (string $part): string => "person.$part", self::PERSON)];
+        $known = [
+            ...self::PERSON,
+            ...self::AROUND,
+            ...array_map(fn (string $part): string => "owner.$part", self::STAFF),
+            ...array_map(fn (string $part): string => "person.$part", self::PERSON),
+        ];
         foreach ($of->types as $type) {
             foreach ($type->fields as $field) {
                 $paths = $type->key === RecordType::PERSON ? [$field->key, "person.$field->key"] : ["$type->key.$field->key"];
                 foreach ($paths as $path) {
-                    array_push($known, $path, ...($field->kind === FieldKind::Staff ? array_map(fn (string $part): string => "$path.$part", self::STAFF) : []));
+                    array_push(
+                        $known,
+                        $path,
+                        ...$field->kind === FieldKind::Staff ? array_map(fn (string $part): string => "$path.$part", self::STAFF) : [],
+                    );
                 }
             }
         }
@@ -72,19 +81,31 @@ final class UnknownField implements Check
         if ($trigger instanceof DateReached || $trigger instanceof RecordChanged) {
             yield [$trigger->type === RecordType::PERSON ? $trigger->field : "$trigger->type.$trigger->field", null];
         }
-        $conditions = [$of->rule->conditions, $of->rule->stopEarly->while, $of->rule->goal?->condition, $trigger instanceof GoneQuiet ? $trigger->while : null, $trigger instanceof CalendarReached ? $trigger->audience : null];
+        $conditions = [
+            $of->rule->conditions, $of->rule->stopEarly->while, $of->rule->goal?->condition,
+            $trigger instanceof GoneQuiet ? $trigger->while : null, $trigger instanceof CalendarReached ? $trigger->audience : null,
+        ];
         foreach (array_filter($conditions) as $condition) {
             yield from self::inCondition($condition, null);
         }
         foreach ($of->rule->flow->steps as $step) {
             $id = $step->id();
-            foreach (array_filter(match (true) {
-                $step instanceof Branch => array_column($step->cases, 0), $step instanceof GoOnlyIf, $step instanceof WaitFor => [$step->condition], $step instanceof Repeat => [$step->until], default => [],
-            }) as $condition) {
+            foreach (
+                array_filter(
+                    match (true) {
+                        $step instanceof Branch => array_column($step->cases, 0),
+                        $step instanceof GoOnlyIf, $step instanceof WaitFor => [$step->condition],
+                        $step instanceof Repeat => [$step->until],
+                        default => [],
+                    },
+                ) as $condition
+            ) {
                 yield from self::inCondition($condition, $id);
             }
             $templates = match (true) {
-                $step instanceof Texting => $of->wordsOf($step), $step instanceof TellStaff, $step instanceof MakeTask => [$step->words], default => [],
+                $step instanceof Texting => $of->wordsOf($step),
+                $step instanceof TellStaff, $step instanceof MakeTask => [$step->words],
+                default => [],
             };
             foreach ($templates as $template) {
                 yield from self::inWords($template, $id);
@@ -104,7 +125,13 @@ final class UnknownField implements Check
         if ($condition instanceof FieldTest) {
             yield [$condition->field, $step];
         }
-        foreach ($condition instanceof Group ? $condition->parts : ($condition instanceof HasRelated && $condition->that !== null ? [$condition->that] : []) as $part) {
+        foreach (
+            $condition instanceof Group
+                ? $condition->parts
+                : ($condition instanceof HasRelated && $condition->that !== null
+                    ? [$condition->that]
+                    : []) as $part
+        ) {
             yield from self::inCondition($part, $step);
         }
     }

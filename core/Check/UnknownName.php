@@ -25,7 +25,13 @@ final class UnknownName implements Check
         $lines = array_map(fn ($line): string => $line->key, $of->lines);
         foreach (self::used($of) as [$kind, $name, $step]) {
             $known = match ($kind) {
-                'type' => array_keys($of->types), 'line' => $lines, 'form' => $of->forms, 'rule' => $rules, 'pool' => array_keys($of->pools), 'codes' => $of->codes, default => $of->staff,
+                'type' => array_keys($of->types),
+                'line' => $lines,
+                'form' => $of->forms,
+                'rule' => $rules,
+                'pool' => array_keys($of->pools),
+                'codes' => $of->codes,
+                default => $of->staff,
             };
             if (! in_array($name, $known, true)) {
                 // A rule that is off may be switched on later; a code list may be filled.

@@ -42,7 +42,12 @@ final class UnreachableStep implements Check
     private static function hidesACase(Branch $step): bool
     {
         foreach ($step->cases as $k => [$condition]) {
-            if ($condition instanceof Group && $condition->joined !== Joined::Any && $condition->parts === [] && (isset($step->cases[$k + 1]) || $step->otherwise !== [])) {
+            if (
+                $condition instanceof Group &&
+                $condition->joined !== Joined::Any &&
+                $condition->parts === [] &&
+                (isset($step->cases[$k + 1]) || $step->otherwise !== [])
+            ) {
                 return true;
             }
         }

@@ -21,7 +21,13 @@ final class WindowNeverOpen implements Check
                 $tables = $hours === null ? $tables : [$decent, $hours];
             }
             if (! self::isEverOpen($tables)) {
-                yield new Finding(new Reason(count($tables) > 1 ? 'check.line_never_open' : 'check.never_open', ['kind' => $step->outgoing()->kind->value]), true, $step->id());
+                yield new Finding(
+                    new Reason(count($tables) > 1 ? 'check.line_never_open' : 'check.never_open', [
+                        'kind' => $step->outgoing()->kind->value,
+                    ]),
+                    true,
+                    $step->id(),
+                );
             }
         }
     }

@@ -11,7 +11,12 @@ final readonly class Reply
      * @param  int  $id  grows with each text that comes in
      * @param  int|null  $answer  which of the answers it is; null where it fits none
      */
-    public function __construct(public int $id, public \DateTimeImmutable $at, public string $text, public ?int $answer, public string $remark = '')
-    {
+    public function __construct(
+        public int $id,
+        public \DateTimeImmutable $at,
+        public string $text,
+        public ?int $answer,
+        public string $remark = '',
+    ) {
     }
 }

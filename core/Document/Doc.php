@@ -119,7 +119,9 @@ final readonly class Doc
     {
         $path = $this->text($key, 120);
 
-        return preg_match('/^[\p{L}_][\p{L}\p{N}_]*(\.[\p{L}_][\p{L}\p{N}_]*)*$/Du', $path) === 1 ? $path : throw Unreadable::at("$this->path.$key", 'field_expected', ['written' => $path]);
+        return preg_match('/^[\p{L}_][\p{L}\p{N}_]*(\.[\p{L}_][\p{L}\p{N}_]*)*$/Du', $path) === 1
+            ? $path
+            : throw Unreadable::at("$this->path.$key", 'field_expected', ['written' => $path]);
     }
 
     /** An address on the web, http or https, with no name and password in it. */
@@ -128,7 +130,10 @@ final readonly class Doc
         $address = $this->text($key, 500);
         $parts = parse_url($address);
 
-        return is_array($parts) && in_array($parts['scheme'] ?? '', ['http', 'https'], true) && ($parts['host'] ?? '') !== '' && ! isset($parts['user'])
+        return is_array($parts) &&
+            in_array($parts['scheme'] ?? '', ['http', 'https'], true) &&
+            ($parts['host'] ?? '') !== '' &&
+            ! isset($parts['user'])
             ? $address
             : throw Unreadable::at("$this->path.$key", 'address_expected');
     }
@@ -244,7 +249,9 @@ final readonly class Doc
 
     public function get(string $key): self
     {
-        return $this->has($key) ? new self($this->asObject()[$key], "$this->path.$key") : throw Unreadable::at("$this->path.$key", 'missing', ['key' => $key]);
+        return $this->has($key)
+            ? new self($this->asObject()[$key], "$this->path.$key")
+            : throw Unreadable::at("$this->path.$key", 'missing', ['key' => $key]);
     }
 
     /** @return array<array-key, mixed> */

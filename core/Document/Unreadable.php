@@ -17,7 +17,10 @@ final class Unreadable extends \DomainException implements CoreError
     public function __construct(public readonly array $problems)
     {
         $more = count($problems) - self::TOLD;
-        parent::__construct(implode('; ', array_map(fn (Problem $p): string => $p->path.': '.$p->reason->code, array_slice($problems, 0, self::TOLD))).($more > 0 ? "; and $more more" : ''));
+        parent::__construct(
+            implode('; ', array_map(fn (Problem $p): string => $p->path.': '.$p->reason->code, array_slice($problems, 0, self::TOLD))).
+                ($more > 0 ? "; and $more more" : ''),
+        );
     }
 
     /** @param  array<string, scalar|list<string>>  $with */

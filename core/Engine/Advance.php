@@ -79,12 +79,20 @@ final class Advance
         }
         // A step says true where the run has gone on to another, false where it has to wait.
         while (! $this->state->isOver()) {
-            if (! ($this->stopsEarly() || ($this->state->watching ? $this->watch() : $this->take($this->rule->flow->step((string) $this->state->step))))) {
+            if (
+                ! (
+                    $this->stopsEarly() ||
+                    ($this->state->watching ? $this->watch() : $this->take($this->rule->flow->step((string) $this->state->step)))
+                )
+            ) {
                 break;
             }
         }
 
-        return new Advanced($this->state, $this->effects, $this->state->isOver() ? null : $this->wake, $this->trace, $this->again && ! $this->state->isOver());
+        return new Advanced(
+            $this->state, $this->effects, $this->state->isOver() ? null : $this->wake, $this->trace,
+            $this->again && ! $this->state->isOver(),
+        );
     }
 
     private function take(?Step $step): bool
@@ -93,8 +101,14 @@ final class Advance
             $step === null => $this->close('step_gone', new Reason('run.step_gone')),
             $step instanceof Text => $this->text($step),
             $step instanceof Ask => $this->ask($step),
-            $step instanceof Wait => $this->until($step->span->after($this->state->arrivedAt, $this->context->clocks()->theirs, $this->context->clocks()->workingDays), $step),
-            $step instanceof WaitUntil => $this->until($step->after($this->state->arrivedAt, $this->context->clocks()->zone($step->theirs)), $step),
+            $step instanceof Wait => $this->until(
+                $step->span->after($this->state->arrivedAt, $this->context->clocks()->theirs, $this->context->clocks()->workingDays),
+                $step,
+            ),
+            $step instanceof WaitUntil => $this->until(
+                $step->after($this->state->arrivedAt, $this->context->clocks()->zone($step->theirs)),
+                $step,
+            ),
             $step instanceof WaitForDate => $this->forDate($step),
             $step instanceof WaitFor => $this->for($step),
             $step instanceof GoOnlyIf => $this->goOnlyIf($step),
@@ -105,7 +119,10 @@ final class Advance
                 $this->context->now, $this->context->clocks()->ours, $this->context->clocks()->workingDays,
             )), $step),
             $step instanceof LookUp => $this->lookUp($step),
-            $step instanceof OtherRule => $this->doAndGoOn($step->starts ? new StartRule($this->name($step), $step->rule) : new StopRule($step->rule), $step),
+            $step instanceof OtherRule => $this->doAndGoOn(
+                $step->starts ? new StartRule($this->name($step), $step->rule) : new StopRule($step->rule),
+                $step,
+            ),
             $step instanceof CallOut => $this->doAndGoOn(new PostOut($this->name($step), $step), $step),
             $step instanceof Repeat => $this->repeat($step),
             $step instanceof End => $this->close($step->outcome, new Reason('run.ended', ['outcome' => $step->outcome])),
@@ -167,7 +184,10 @@ final class Advance
         return match (true) {
             $context->optedOut => $this->stop('opted_out', new Reason('stop.opted_out', $who), false),
             $moved !== null => $this->stop('moved', $moved, false),
-            $while !== null && ! $while->holds() => $this->stop('no_longer', new Reason('stop.no_longer', ['because' => $while->reason->toArray()])),
+            $while !== null && ! $while->holds() => $this->stop(
+                'no_longer',
+                new Reason('stop.no_longer', ['because' => $while->reason->toArray()]),
+            ),
             $this->rule->stopEarly->onReply && $this->repliedOutOfTurn() => $this->stop('replied', new Reason('stop.replied', $who)),
             default => false,
         };
@@ -178,7 +198,11 @@ final class Advance
     {
         $last = $this->context->lastReplyAt;
         $step = $this->rule->flow->step((string) $this->state->step);
-        if ($last === null || $last <= ($this->state->repliesFrom ?? $this->state->beganAt) || ($step instanceof WaitFor && $step->reply && $last > $this->state->arrivedAt)) {
+        if (
+            $last === null ||
+            $last <= ($this->state->repliesFrom ?? $this->state->beganAt) ||
+            ($step instanceof WaitFor && $step->reply && $last > $this->state->arrivedAt)
+        ) {
             return false;
         }
         $replies = $this->context->replies;
@@ -199,7 +223,9 @@ final class Advance
             $next === null => new Reason('stop.date_gone'),
             // What is over already starts nothing anew.
             max($next) <= $this->context->now => null,
-            $next[1]->getTimestamp() !== $this->state->hangsOn->getTimestamp() => new Reason('stop.date_moved', ['to' => Reason::moment($next[1], $this->context->businessZone)]),
+            $next[1]->getTimestamp() !== $this->state->hangsOn->getTimestamp() => new Reason('stop.date_moved', [
+                'to' => Reason::moment($next[1], $this->context->businessZone),
+            ]),
             default => null,
         };
     }
@@ -240,7 +266,9 @@ final class Advance
             if ($reply->answer !== null && isset($step->answers[$reply->answer])) {
                 $answer = $step->answers[$reply->answer];
                 $this->trace[] = new Reason('ask.answered', ['who' => $this->context->who, 'answer' => $answer->label]);
-                $this->state = $this->state->with(['said' => ['answer' => $answer->label, 'remark' => $reply->remark, 'said' => $reply->text] + $this->state->said]);
+                $this->state = $this->state->with([
+                    'said' => ['answer' => $answer->label, 'remark' => $reply->remark, 'said' => $reply->text] + $this->state->said,
+                ]);
                 $this->again = true;
                 $this->enter($answer->steps, $step, $reply->at);
 
@@ -302,7 +330,8 @@ final class Advance
             return $ifLate->skip;
         }
 
-        return $ifLate->left->after($this->context->now, $this->context->clocks()->theirs, $this->context->clocks()->workingDays) > $this->state->anchor;
+        return $ifLate->left->after($this->context->now, $this->context->clocks()->theirs, $this->context->clocks()->workingDays) >
+            $this->state->anchor;
     }
 
     private function forDate(WaitForDate $step): bool
@@ -399,12 +428,18 @@ final class Advance
     {
         $standing = $this->context->standing;
         $known = $standing->lookedUpAt;
-        if ($standing->number === null || ($known !== null && $known > Span::days($step->rememberDays)->before($this->context->now, $this->context->clocks()->ours))) {
+        if (
+            $standing->number === null ||
+            ($known !== null && $known > Span::days($step->rememberDays)->before($this->context->now, $this->context->clocks()->ours))
+        ) {
             return $this->next($step, $this->state->awaits === null ? $this->state->arrivedAt : $this->context->now);
         }
         if ($this->state->awaits !== null) {
             $limit = $this->state->arrivedAt->modify(self::LOOK_UP_LIMIT);
-            if (($this->context->statuses[$this->state->awaits] ?? DeliveryStatus::waiting())->isWaiting() && $limit > $this->context->now) {
+            if (
+                ($this->context->statuses[$this->state->awaits] ?? DeliveryStatus::waiting())->isWaiting() &&
+                $limit > $this->context->now
+            ) {
                 return $this->sleep($limit);
             }
             $this->trace[] = new Reason('run.not_looked_up');
@@ -423,18 +458,25 @@ final class Advance
         $gone = $this->state->times[$step->id] ?? 0;
         $until = $step->until?->weigh($this->context);
         if ($gone >= $step->times || ($until !== null && $until->holds())) {
-            $this->trace[] = $gone >= $step->times ? new Reason('repeat.spent', ['times' => $gone]) : new Reason('repeat.done', ['because' => $until?->reason->toArray() ?? []]);
+            $this->trace[] =
+                $gone >= $step->times
+                    ? new Reason('repeat.spent', ['times' => $gone])
+                    : new Reason('repeat.done', ['because' => $until?->reason->toArray() ?? []]);
 
             return $this->next($step, $this->state->arrivedAt);
         }
-        $due = $step->every?->after($this->state->arrivedAt, $this->context->clocks()->theirs, $this->context->clocks()->workingDays) ?? $this->state->arrivedAt;
+        $due =
+            $step->every?->after($this->state->arrivedAt, $this->context->clocks()->theirs, $this->context->clocks()->workingDays) ??
+            $this->state->arrivedAt;
         if ($due > $this->context->now) {
             return $this->sleep($due);
         }
         // Repeats that stand in between begin to count anew.
         $places = array_flip(array_keys($this->rule->flow->steps));
         $times = array_filter($this->state->times, fn (string $id): bool => ($places[$id] ?? 0) < $places[$step->to], ARRAY_FILTER_USE_KEY);
-        $this->state = $this->state->at($step->to, $due)->with(['round' => $this->state->round + 1, 'times' => [...$times, $step->id => $gone + 1]]);
+        $this->state = $this->state
+            ->at($step->to, $due)
+            ->with(['round' => $this->state->round + 1, 'times' => [...$times, $step->id => $gone + 1]]);
 
         return true;
     }
@@ -524,7 +566,11 @@ final class Advance
 
     private function goalLimit(): \DateTimeImmutable
     {
-        return $this->rule->goal?->within->after($this->state->beganAt, $this->context->clocks()->theirs, $this->context->clocks()->workingDays) ?? $this->state->beganAt;
+        return $this->rule->goal?->within->after(
+            $this->state->beganAt,
+            $this->context->clocks()->theirs,
+            $this->context->clocks()->workingDays,
+        ) ?? $this->state->beganAt;
     }
 
     private function name(Step $step): string

@@ -16,7 +16,12 @@ final readonly class Advanced
      * @param  list<Reason>  $trace  what was decided, in order
      * @param  bool  $again  the effects change what is known: look again once they are done
      */
-    public function __construct(public RunState $state, public array $effects, public ?\DateTimeImmutable $wake, public array $trace, public bool $again = false)
-    {
+    public function __construct(
+        public RunState $state,
+        public array $effects,
+        public ?\DateTimeImmutable $wake,
+        public array $trace,
+        public bool $again = false,
+    ) {
     }
 }

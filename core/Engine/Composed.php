@@ -21,8 +21,13 @@ final readonly class Composed
      * @param  int  $price  millionths of the currency's unit
      * @param  array<string, string>  $links  where its short links lead, by their code
      */
-    private function __construct(public string $body, public string $words, public Length $length, public int $price, public array $links = [])
-    {
+    private function __construct(
+        public string $body,
+        public string $words,
+        public Length $length,
+        public int $price,
+        public array $links = [],
+    ) {
     }
 
     /**
@@ -32,12 +37,24 @@ final readonly class Composed
      *
      * @throws TemplateError where a value is missing with nothing to say instead
      */
-    public static function of(Template $template, Facts $facts, Receiver $to, Business $business, \DateTimeImmutable $now, bool $first, string $seed, bool $oneWay = false, bool $picture = false): self
-    {
+    public static function of(
+        Template $template,
+        Facts $facts,
+        Receiver $to,
+        Business $business,
+        \DateTimeImmutable $now,
+        bool $first,
+        string $seed,
+        bool $oneWay = false,
+        bool $picture = false,
+    ): self {
         $links = $business->links();
         $body = (new Renderer($facts, $now, $to->zone, $to->locale, $business->tariff->currency, $seed, $links))->render($template);
 
-        return self::made($first ? FirstTextAdditions::around($body, $business->name, $business->stopLine($oneWay)) : $body, $links->spelt($body), $to, $business, $picture, $links->made());
+        return self::made(
+            $first ? FirstTextAdditions::around($body, $business->name, $business->stopLine($oneWay)) : $body, $links->spelt($body), $to,
+            $business, $picture, $links->made(),
+        );
     }
 
     /** A text that is words already, such as one typed by staff. */

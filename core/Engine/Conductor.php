@@ -28,8 +28,13 @@ final readonly class Conductor
     /** A run that asks to be looked at again at once more often is left until its next moment. */
     private const LOOKS = 200;
 
-    public function __construct(private BusinessReader $reader, private RunStore $runs, private ContextFactory $contexts, private OutboundMessages $outbound, private EffectHandler $effects)
-    {
+    public function __construct(
+        private BusinessReader $reader,
+        private RunStore $runs,
+        private ContextFactory $contexts,
+        private OutboundMessages $outbound,
+        private EffectHandler $effects,
+    ) {
     }
 
     /** Something happened: rules may begin, and the runs of those it touches are looked at. */
@@ -47,18 +52,40 @@ final readonly class Conductor
      */
     public function start(DomainEvent $why, array $rules): array
     {
-        $rules = array_values(array_filter($rules, fn (Published $p): bool => $p->rule->trigger->meets($why->change, $p->ruleId) || $p->rule->trigger instanceof DateReached
-            || $p->rule->trigger instanceof GoneQuiet || $why->change instanceof Asked));
+        $rules = array_values(
+            array_filter(
+                $rules,
+                fn (Published $p): bool => $p->rule->trigger->meets($why->change, $p->ruleId) ||
+                    $p->rule->trigger instanceof DateReached ||
+                    $p->rule->trigger instanceof GoneQuiet ||
+                    $why->change instanceof Asked,
+            ),
+        );
         $rules = array_values(array_filter($rules, fn (Published $p): bool => $this->isAbout($p, $why)));
         if ($rules === []) {
             return [];
         }
         $related = array_values(array_unique(array_merge(...array_map(fn (Published $p): array => Needs::relatedTypes($p->rule), $rules))));
-        $context = $this->contexts->create($why->subject, $why->line, $related, lastTexts: array_filter($rules, fn (Published $p): bool => Needs::asksForTexts($p->rule)) !== [])->later($why->at);
+        $context = $this->contexts
+            ->create(
+                $why->subject, $why->line, $related,
+                lastTexts: array_filter($rules, fn (Published $p): bool => Needs::asksForTexts($p->rule)) !== [],
+            )
+            ->later($why->at);
         $person = $why->subject->personId;
-        $started = Engine::start(array_map(fn (Published $p): Published => $person === null || $p->rule->again->policy !== AgainPolicy::NotWithin ? $p : new Published(
-            $p->ruleId, $p->rule, $this->runs->lastBegan($p->ruleId, $person),
-        ), $rules), $why->change, $context, $why->subject, $why->id, $why->cause);
+        $started = Engine::start(
+            array_map(
+                fn (Published $p): Published => $person === null || $p->rule->again->policy !== AgainPolicy::NotWithin
+                    ? $p
+                    : new Published($p->ruleId, $p->rule, $this->runs->lastBegan($p->ruleId, $person)),
+                $rules,
+            ),
+            $why->change,
+            $context,
+            $why->subject,
+            $why->id,
+            $why->cause,
+        );
         foreach ($started->scheduledStarts as $scheduled) {
             $this->runs->scheduleStart($scheduled, $why->subject);
             if ($scheduled->reason !== null) {
@@ -184,7 +211,9 @@ final readonly class Conductor
     {
         $replies = $run->state->askedAt === null ? [] : $this->reader->replies($run->id, $run->state->heard);
 
-        $context = $this->contexts->create($run->subject, $run->line, Needs::relatedTypes($run->rule), $run->ruleId, $replies, Needs::asksForTexts($run->rule));
+        $context = $this->contexts->create(
+            $run->subject, $run->line, Needs::relatedTypes($run->rule), $run->ruleId, $replies, Needs::asksForTexts($run->rule),
+        );
         // What was said to the run may be asked about, and merged into its texts.
         foreach ($run->state->said as $name => $value) {
             $context = $context->knowing($name, $value);

@@ -38,8 +38,14 @@ final readonly class ContextFactory
      * @param  list<Reply>  $replies  texts put to the run's open question
      * @param  bool  $lastTexts  somebody asks when they had their last texts
      */
-    public function create(Subject $subject, ?string $line = null, array $relatedTypes = [], string $ruleId = '', array $replies = [], bool $lastTexts = true): EvaluationContext
-    {
+    public function create(
+        Subject $subject,
+        ?string $line = null,
+        array $relatedTypes = [],
+        string $ruleId = '',
+        array $replies = [],
+        bool $lastTexts = true,
+    ): EvaluationContext {
         $business = $this->reader->business();
         $person = $subject->personId === null ? null : $this->reader->person($subject->personId);
         $record = $subject->recordId === null ? null : $this->reader->record($subject->recordId);
@@ -55,7 +61,11 @@ final readonly class ContextFactory
 
         return new EvaluationContext(
             now: $this->reader->now(),
-            facts: Facts::of([...$tree, 'line' => $by === null ? [] : ['name' => $by->name, 'number' => $by->number], 'business' => ['name' => $business->name]]),
+            facts: Facts::of([
+                ...$tree,
+                'line' => $by === null ? [] : ['name' => $by->name, 'number' => $by->number],
+                'business' => ['name' => $business->name],
+            ]),
             who: $person->called ?? 'the caller',
             zone: $this->zones($person, $number)[0],
             businessZone: $business->zone,
@@ -64,7 +74,10 @@ final readonly class ContextFactory
             lastReplyAt: $person === null ? null : $this->reader->lastReplyAt($person->id),
             labels: $labels,
             says: $says,
-            standing: new Standing($person->tags ?? [], $person->lists ?? [], $consent['optedIn'] ?? false, $number?->kind, $number?->alive, $number?->lookedUpAt),
+            standing: new Standing(
+                $person->tags ?? [], $person->lists ?? [], $consent['optedIn'] ?? false, $number?->kind, $number?->alive,
+                $number?->lookedUpAt,
+            ),
             related: $person === null ? [] : $this->related($person, $relatedTypes, $labels),
             lastTexts: $person === null || ! $lastTexts ? [] : $this->reader->lastTexts($person->id),
             ruleId: $ruleId,
@@ -82,7 +95,8 @@ final readonly class ContextFactory
     {
         $record = $subject->recordId === null ? null : $this->reader->record($subject->recordId);
         $replied = $subject->personId === null ? null : $this->reader->lastReplyAt($subject->personId);
-        $changed = $record->changedAt ?? ($subject->personId === null ? $this->reader->now() : $this->reader->lastChangeAt($subject->personId));
+        $changed =
+            $record->changedAt ?? ($subject->personId === null ? $this->reader->now() : $this->reader->lastChangeAt($subject->personId));
 
         return max($changed, $replied ?? $changed);
     }
@@ -108,7 +122,10 @@ final readonly class ContextFactory
     {
         $business = $this->reader->business();
         $zones = $this->zones($person, $number);
-        $consent = $number === null ? ['optedOut' => false, 'optedIn' => false, 'mayHaveOptedOut' => false] : $this->reader->consent($number->e164);
+        $consent =
+            $number === null
+                ? ['optedOut' => false, 'optedIn' => false, 'mayHaveOptedOut' => false]
+                : $this->reader->consent($number->e164);
 
         return new Receiver(
             who: $person->called,
@@ -132,8 +149,9 @@ final readonly class ContextFactory
         $business = $this->reader->business();
 
         return new Receiver(
-            who: $staff->name ?? $number ?? '', number: $staff === null ? $number : $staff->number, country: $business->country, kind: NumberKind::Unknown, alive: null,
-            zone: $business->zone, zones: [$business->zone], locale: $business->locale, optedOut: $staff !== null && ! $staff->textsAllowed, staffId: $staff?->id,
+            who: $staff->name ?? ($number ?? ''), number: $staff === null ? $number : $staff->number, country: $business->country,
+            kind: NumberKind::Unknown, alive: null, zone: $business->zone, zones: [$business->zone], locale: $business->locale,
+            optedOut: $staff !== null && ! $staff->textsAllowed, staffId: $staff?->id,
         );
     }
 
@@ -169,8 +187,10 @@ final readonly class ContextFactory
             $found = match ($choice) {
                 NumberChoice::Preferred => $person->numbers[0] ?? null,
                 NumberChoice::Contacted => $person->number($contacted),
-                NumberChoice::Mobile => array_values(array_filter($person->numbers, fn (PersonNumber $n): bool => $n->kind === NumberKind::Mobile && $n->alive !== false))[0] ?? null,
-                NumberChoice::Newest => $person->newest ?? $person->numbers[0] ?? null,
+                NumberChoice::Mobile => array_values(
+                    array_filter($person->numbers, fn (PersonNumber $n): bool => $n->kind === NumberKind::Mobile && $n->alive !== false),
+                )[0] ?? null,
+                NumberChoice::Newest => $person->newest ?? ($person->numbers[0] ?? null),
             };
             if ($found !== null) {
                 return $found;
@@ -229,7 +249,10 @@ final readonly class ContextFactory
         $related = $ignored = [];
         foreach ($types as $type) {
             $labels[$type] ??= mb_strtolower($this->reader->type($type)->name ?? $type, 'UTF-8');
-            $related[$type] = array_map(fn (Record $record): Facts => Facts::of($this->values($record, null, $labels, $ignored)), $this->reader->recordsOf($person->id, $type));
+            $related[$type] = array_map(
+                fn (Record $record): Facts => Facts::of($this->values($record, null, $labels, $ignored)),
+                $this->reader->recordsOf($person->id, $type),
+            );
         }
 
         return $related;
@@ -241,7 +264,9 @@ final readonly class ContextFactory
         $moment = $field->kind === FieldKind::DateTime ? Moment::parse($text) : null;
 
         return match ($field->kind) {
-            FieldKind::DateTime => $moment === null ? null : new Moment($moment->at, $field->atPlace ? $this->reader->business()->zone : null),
+            FieldKind::DateTime => $moment === null
+                ? null
+                : new Moment($moment->at, $field->atPlace ? $this->reader->business()->zone : null),
             FieldKind::Date => Day::parse($text),
             FieldKind::Money => is_numeric($text) ? new Money($text, $this->reader->business()->tariff->currency) : null,
             FieldKind::Staff => $this->reader->staff((int) $text),

@@ -16,7 +16,8 @@ final class Detour
     public static function past(Rule $rule, RunState $state, \DateTimeImmutable $now): ?RunState
     {
         $step = $state->step === null || $state->awaits !== null ? null : $rule->flow->step($state->step);
-        $next = $step instanceof Wait || $step instanceof WaitUntil || $step instanceof WaitForDate ? $rule->flow->after($step->id()) : null;
+        $next =
+            $step instanceof Wait || $step instanceof WaitUntil || $step instanceof WaitForDate ? $rule->flow->after($step->id()) : null;
 
         return $next === null ? null : $state->at($next->id(), $now);
     }

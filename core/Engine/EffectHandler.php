@@ -35,8 +35,13 @@ use Linnet\Core\Text\Template\TemplateError;
 /** Carries out what a run wants besides texting its person. */
 final readonly class EffectHandler
 {
-    public function __construct(private BusinessReader $reader, private RunStore $runs, private MessageStore $texts, private SideEffects $sideEffects, private OutboundMessages $outbound)
-    {
+    public function __construct(
+        private BusinessReader $reader,
+        private RunStore $runs,
+        private MessageStore $texts,
+        private SideEffects $sideEffects,
+        private OutboundMessages $outbound,
+    ) {
     }
 
     /** @return bool whether it may move the run on at once */
@@ -48,11 +53,13 @@ final readonly class EffectHandler
                 $effect instanceof SetLabel => $this->sideEffects->setLabel($run, $effect, $run->causes()),
                 $effect instanceof Tell => $this->tell($effect, $run, $context),
                 $effect instanceof Task => $this->sideEffects->task(
-                    $run, $effect->name, $effect->step->for === null ? null : $this->staffOf($run, $effect->step->for), $this->fill($effect->step->words, $run, $context, $effect->name), $effect->dueAt,
+                    $run, $effect->name, $effect->step->for === null ? null : $this->staffOf($run, $effect->step->for),
+                    $this->fill($effect->step->words, $run, $context, $effect->name), $effect->dueAt,
                 ),
-                $effect instanceof PostOut => $this->sideEffects->post($run, $effect->name, $effect->step->address, $effect->step->filled(
-                    fn (Template $template): string => $this->fill($template, $run, $context, $effect->name),
-                )),
+                $effect instanceof PostOut => $this->sideEffects->post(
+                    $run, $effect->name, $effect->step->address,
+                    $effect->step->filled(fn (Template $template): string => $this->fill($template, $run, $context, $effect->name)),
+                ),
                 $effect instanceof LookUpNumber => $this->lookUp($effect, $run),
                 $effect instanceof StartRule => $this->startOther($effect, $run),
                 $effect instanceof StopRule => $this->stopOther($effect, $run, $context),
@@ -92,7 +99,12 @@ final readonly class EffectHandler
         foreach ($byType === [] ? [''] : array_keys($byType) as $i => $type) {
             $record = $type === '' ? null : $this->recordOf($run, (string) $type, $effect->record);
             if ($type !== '' && $record === null) {
-                $this->note(new Reason('deed.no_record', ['type' => mb_strtolower($this->reader->type((string) $type)->name ?? (string) $type, 'UTF-8')]), $run);
+                $this->note(
+                    new Reason('deed.no_record', [
+                        'type' => mb_strtolower($this->reader->type((string) $type)->name ?? (string) $type, 'UTF-8'),
+                    ]),
+                    $run,
+                );
             }
             $this->sideEffects->setFields($run, $i === 0 ? $own : [], $record, $record === null ? [] : $byType[$type], $run->causes());
         }
@@ -154,14 +166,20 @@ final readonly class EffectHandler
     private function startOther(StartRule $effect, Run $run): void
     {
         $other = $this->reader->ruleByKey($effect->rule);
-        $other === null ? $this->note(new Reason('deed.no_rule', ['rule' => $effect->rule]), $run) : $this->sideEffects->ask($run, $other, $run->causes());
+        $other === null
+            ? $this->note(new Reason('deed.no_rule', ['rule' => $effect->rule]), $run)
+            : $this->sideEffects->ask($run, $other, $run->causes());
     }
 
     private function stopOther(StopRule $effect, Run $run, EvaluationContext $context): void
     {
         $reason = new Reason('stop.by_rule', ['rule' => $run->rule->name]);
         foreach ($this->runs->liveOf($run->personId()) as $other) {
-            if ($other->id !== $run->id && $other->rule->key === $effect->rule && ($other->subject->recordId === null || $other->subject->recordId === $run->subject->recordId)) {
+            if (
+                $other->id !== $run->id &&
+                $other->rule->key === $effect->rule &&
+                ($other->subject->recordId === null || $other->subject->recordId === $run->subject->recordId)
+            ) {
                 if ($other->state->awaits !== null) {
                     $this->outbound->drop($other, new DropText($other->state->awaits, $reason));
                 }
@@ -176,7 +194,10 @@ final readonly class EffectHandler
     {
         $business = $this->reader->business();
 
-        return (new Renderer($context->facts, $context->now, $business->zone, $business->locale, $business->tariff->currency, $run->seed($name), $business->links()))->render($template);
+        return (new Renderer(
+            $context->facts, $context->now, $business->zone, $business->locale, $business->tariff->currency, $run->seed($name),
+            $business->links(),
+        ))->render($template);
     }
 
     private function note(Reason $reason, Run $run): void

@@ -26,17 +26,30 @@ final class Engine
      *
      * @param  list<Published>  $rules
      */
-    public static function start(array $rules, Change\Change $change, EvaluationContext $context, Subject $subject, string $changeId, Cause $cause = new Cause): Started
-    {
+    public static function start(
+        array $rules,
+        Change\Change $change,
+        EvaluationContext $context,
+        Subject $subject,
+        string $changeId,
+        Cause $cause = new Cause,
+    ): Started {
         $starts = $scheduledStarts = [];
         foreach ($rules as $published) {
             $trigger = $published->rule->trigger;
-            if ($trigger->meets($change, $published->ruleId) || ($change instanceof Change\Asked && $change->ruleId === $published->ruleId)) {
+            if (
+                $trigger->meets($change, $published->ruleId) ||
+                ($change instanceof Change\Asked && $change->ruleId === $published->ruleId)
+            ) {
                 $starts[] = self::startOne($published, $change, $context, $subject, $changeId, $cause);
             }
             if (self::isWaitedFor($trigger, $change, $context)) {
                 $scheduled = self::scheduleStart($published, $context, $context->now);
-                $scheduledStarts[] = new ScheduledStart($scheduled->ruleId, $scheduled->dueAt, self::moved($trigger, $change, $context, $scheduled->dueAt));
+                $scheduledStarts[] = new ScheduledStart(
+                    $scheduled->ruleId,
+                    $scheduled->dueAt,
+                    self::moved($trigger, $change, $context, $scheduled->dueAt),
+                );
             }
         }
 
@@ -74,14 +87,20 @@ final class Engine
      *
      * @return array{Change\Change|null, ScheduledStart}
      */
-    public static function resolveTimer(Published $published, EvaluationContext $context, \DateTimeImmutable $dueAt, \DateTimeImmutable $lastActivity): array
-    {
+    public static function resolveTimer(
+        Published $published,
+        EvaluationContext $context,
+        \DateTimeImmutable $dueAt,
+        \DateTimeImmutable $lastActivity,
+    ): array {
         $trigger = $published->rule->trigger;
         $nothing = new ScheduledStart($published->ruleId, null);
         if ($trigger instanceof GoneQuiet) {
             $scheduled = self::scheduleStart($published, $context, $lastActivity);
 
-            return $scheduled->dueAt === null || $scheduled->dueAt > $context->now ? [null, $scheduled] : [new Change\WentQuiet($published->ruleId, $lastActivity), $nothing];
+            return $scheduled->dueAt === null || $scheduled->dueAt > $context->now
+                ? [null, $scheduled]
+                : [new Change\WentQuiet($published->ruleId, $lastActivity), $nothing];
         }
         $next = $trigger instanceof DateReached ? $trigger->next($context, $dueAt->modify('-1 second')) : null;
         if ($trigger instanceof DateReached && ($next === null || $next[0] > $context->now)) {
@@ -145,16 +164,28 @@ final class Engine
         }
         $next = $trigger->next($context, $context->now);
 
-        return $added || array_key_exists($trigger->field, $changed ?? []) || ($next !== null && $next[0] > $context->now && $trigger->missed($context, $context->now) === null);
+        return $added ||
+            array_key_exists($trigger->field, $changed ?? []) ||
+            ($next !== null && $next[0] > $context->now && $trigger->missed($context, $context->now) === null);
     }
 
-    private static function startOne(Published $published, Change\Change $change, EvaluationContext $context, Subject $subject, string $changeId, Cause $cause): Start
-    {
+    private static function startOne(
+        Published $published,
+        Change\Change $change,
+        EvaluationContext $context,
+        Subject $subject,
+        string $changeId,
+        Cause $cause,
+    ): Start {
         $rule = $published->rule;
         $id = $published->ruleId;
         $who = ['who' => $context->who];
         if (! $rule->mayStartAt($context->now, $context->businessZone)) {
-            return new Start($id, null, new Reason('start.not_its_days', ['first' => $rule->firstDay ?? '', 'last' => $rule->lastDay ?? '']));
+            return new Start(
+                $id,
+                null,
+                new Reason('start.not_its_days', ['first' => $rule->firstDay ?? '', 'last' => $rule->lastDay ?? '']),
+            );
         }
         $context = $context->with(['ruleId' => $id]);
         $weighed = $rule->conditions->weigh($context);
@@ -177,12 +208,26 @@ final class Engine
         }
 
         $days = $rule->again->days;
-        if ($rule->again->policy === AgainPolicy::NotWithin && $days !== null && $published->lastBeganAt !== null
-            && Span::days($days)->after($published->lastBeganAt, $context->clocks()->theirs) > $context->now) {
-            return new Start($id, null, new Reason('start.again_too_soon', $who + ['days' => $days, 'last' => Reason::moment($published->lastBeganAt, $context->businessZone)]));
+        if (
+            $rule->again->policy === AgainPolicy::NotWithin &&
+            $days !== null &&
+            $published->lastBeganAt !== null &&
+            Span::days($days)->after($published->lastBeganAt, $context->clocks()->theirs) > $context->now
+        ) {
+            return new Start(
+                $id,
+                null,
+                new Reason(
+                    'start.again_too_soon',
+                    $who + ['days' => $days, 'last' => Reason::moment($published->lastBeganAt, $context->businessZone)],
+                ),
+            );
         }
 
-        return new Start($id, $rule->again->occasion($subject, self::occasion($change, $subject, $changeId), self::time($change, $subject, $changeId)), new Reason('start.began'), self::begin($rule, $change, $context->now));
+        return new Start(
+            $id, $rule->again->occasion($subject, self::occasion($change, $subject, $changeId), self::time($change, $subject, $changeId)),
+            new Reason('start.began'), self::begin($rule, $change, $context->now),
+        );
     }
 
     private static function begin(Rule $rule, Change\Change $change, \DateTimeImmutable $now): RunState
@@ -191,7 +236,8 @@ final class Engine
 
         return match (true) {
             $change instanceof Change\DateCame => $state->with([
-                'arrivedAt' => $change->late ? $now : $change->at, 'anchor' => $change->anchor, 'hangsOn' => $change->anchor, 'late' => $change->late,
+                'arrivedAt' => $change->late ? $now : $change->at, 'anchor' => $change->anchor, 'hangsOn' => $change->anchor,
+                'late' => $change->late,
             ]),
             $change instanceof Change\TextReceived => $state->with(['said' => ['said' => $change->text, 'remark' => $change->remark]]),
             default => $state,
@@ -202,7 +248,9 @@ final class Engine
     private static function time(Change\Change $change, Subject $subject, string $changeId): string
     {
         return match (true) {
-            $change instanceof Change\DateCame, $change instanceof Change\WentQuiet, $change instanceof Change\CalendarCame => self::occasion($change, $subject, $changeId),
+            $change instanceof Change\DateCame,
+            $change instanceof Change\WentQuiet,
+            $change instanceof Change\CalendarCame => self::occasion($change, $subject, $changeId),
             default => "change:$changeId",
         };
     }
@@ -216,7 +264,8 @@ final class Engine
             $change instanceof Change\DateCame => "date:$about:".$change->anchor->getTimestamp(),
             $change instanceof Change\WentQuiet => "quiet:$about:".$change->since->getTimestamp(),
             $change instanceof Change\CalendarCame => "calendar:$about:".$change->at->getTimestamp(),
-            ($change instanceof Change\RecordAdded || $change instanceof Change\RecordChanged) && $subject->startsAt !== null => "at:$about:".$subject->startsAt->getTimestamp(),
+            ($change instanceof Change\RecordAdded || $change instanceof Change\RecordChanged)
+                && $subject->startsAt !== null => "at:$about:".$subject->startsAt->getTimestamp(),
             default => "change:$changeId",
         };
     }

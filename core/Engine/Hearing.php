@@ -18,8 +18,12 @@ use Linnet\Core\Text\Words\ReservedWords;
 /** Takes a text that came in for what it is, given the questions that are open and the words rules listen for. */
 final readonly class Hearing
 {
-    public function __construct(private BusinessReader $reader, private RunStore $runs, private MessageStore $texts, private ReservedWords $reserved)
-    {
+    public function __construct(
+        private BusinessReader $reader,
+        private RunStore $runs,
+        private MessageStore $texts,
+        private ReservedWords $reserved,
+    ) {
     }
 
     /** @param  string  $line key of the line it came to */

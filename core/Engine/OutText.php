@@ -67,7 +67,9 @@ final class OutText
     {
         return match ($this->state) {
             TextState::Waiting, TextState::SetAside => DeliveryStatus::waiting(),
-            TextState::Left => $this->isHanded ? DeliveryStatus::left($this->settledAt ?? $this->wantedAt) : DeliveryStatus::leaving($this->settledAt ?? $this->wantedAt),
+            TextState::Left => $this->isHanded
+                ? DeliveryStatus::left($this->settledAt ?? $this->wantedAt)
+                : DeliveryStatus::leaving($this->settledAt ?? $this->wantedAt),
             TextState::Failed => DeliveryStatus::failed($this->settledAt ?? $this->wantedAt),
             TextState::Dropped => DeliveryStatus::dropped($this->settledAt ?? $this->wantedAt),
         };

@@ -50,11 +50,17 @@ final readonly class OutboundMessages
         $wordings = $outgoing->wordings->pool === null ? "$run->ruleId/{$effect->step->id()}" : "pool/{$outgoing->wordings->pool}";
         $counts = $outgoing->wordings->counts();
         $pool = $outgoing->wordings->pool === null ? [] : $this->reader->pool($outgoing->wordings->pool);
-        $wording = $effect->words === null ? $outgoing->wordings->choose($pool, $counts ? $this->texts->used($wordings, $to->personId) : new Used, $run->seed($effect->name), $effect->round) : null;
+        $wording =
+            $effect->words === null
+                ? $outgoing->wordings->choose(
+                    $pool, $counts ? $this->texts->used($wordings, $to->personId) : new Used, $run->seed($effect->name), $effect->round,
+                )
+                : null;
         $text = new OutText(
             $effect->name, $run, $to->personId === null ? TextOrigin::Notice : TextOrigin::Rule, $outgoing->kind, $to,
             $effect->words === null ? $wording?->text : Template::parse($effect->words), $counts ? $wordings : '', $wording->id ?? '',
-            $this->line($run, $outgoing->from, $to)?->key, $effect->wantedAt, $effect->anchor, $outgoing->picture, $effect->step instanceof Ask && $effect->words === null,
+            $this->line($run, $outgoing->from, $to)?->key, $effect->wantedAt, $effect->anchor, $outgoing->picture,
+            $effect->step instanceof Ask && $effect->words === null,
         );
         if ($wording !== null && $counts) {
             $this->texts->count($wordings, $wording->id, $to->personId, 1);
@@ -68,7 +74,10 @@ final readonly class OutboundMessages
     {
         if ($this->texts->of($run, $name) === null) {
             $line = $this->usable();
-            $this->evaluate(new OutText($name, $run, TextOrigin::Notice, TextKind::Service, $to, $words, '', '', $line?->key, $context->now), $context);
+            $this->evaluate(
+                new OutText($name, $run, TextOrigin::Notice, TextKind::Service, $to, $words, '', '', $line?->key, $context->now),
+                $context,
+            );
         }
     }
 
@@ -96,7 +105,11 @@ final readonly class OutboundMessages
         } catch (TemplateError $e) {
             return $this->transition($text, TextState::SetAside, $e->reason(), $now);
         }
-        $text->judgements[] = $judgement = Gate::judge($this->candidate($text, $text->composed, $line, $context), $this->reader->policy(), $now);
+        $text->judgements[] = $judgement = Gate::judge(
+            $this->candidate($text, $text->composed, $line, $context),
+            $this->reader->policy(),
+            $now,
+        );
         $verdict = $judgement->verdict();
         if ($verdict->say === Say::Pass) {
             return $this->leave($text, $line, $now);
@@ -143,8 +156,13 @@ final readonly class OutboundMessages
         return $this->transition($text, TextState::Left, null, $now);
     }
 
-    private function transition(OutText $text, TextState $state, ?Reason $reason, \DateTimeImmutable $now, ?\DateTimeImmutable $until = null): DeliveryStatus
-    {
+    private function transition(
+        OutText $text,
+        TextState $state,
+        ?Reason $reason,
+        \DateTimeImmutable $now,
+        ?\DateTimeImmutable $until = null,
+    ): DeliveryStatus {
         $text->state = $state;
         $text->reason = $reason;
         $text->settledAt = $text->status()->isWaiting() ? null : $now;
@@ -165,18 +183,28 @@ final readonly class OutboundMessages
         $rules = $text->origin === TextOrigin::Rule;
         $person = $text->to->personId;
         $while = $text->run?->rule->stopEarly->while;
-        [$departed, $turn] = $line->pace->isLimited() && $text->slot === null ? $this->texts->reservedSlots($line->key, $line->pace->looksBack($now)) : [[], 0];
+        [$departed, $turn] =
+            $line->pace->isLimited() && $text->slot === null
+                ? $this->texts->reservedSlots($line->key, $line->pace->looksBack($now))
+                : [[], 0];
 
         return new Candidate(
-            $text->origin, $text->kind, $composed->body, $text->to, $text->run->power ?? ActivationState::On, $line->power, $line->name, $business->sending,
-            sameSentAt: $rules && $person !== null && $policy->sameTextSeconds > 0 ? $this->texts->sameSentAt($person, $composed->words, $now->modify("-$policy->sameTextSeconds seconds")) : null,
-            sameHeldSince: $rules && $person !== null && $policy->sameTextSeconds > 0 ? $this->texts->sameHeldSince($text, $composed->words, $text->wantedAt->modify("-$policy->sameTextSeconds seconds")) : null,
+            $text->origin, $text->kind, $composed->body, $text->to, $text->run->power ?? ActivationState::On, $line->power, $line->name,
+            $business->sending,
+            sameSentAt: $rules && $person !== null && $policy->sameTextSeconds > 0
+                ? $this->texts->sameSentAt($person, $composed->words, $now->modify("-$policy->sameTextSeconds seconds"))
+                : null,
+            sameHeldSince: $rules && $person !== null && $policy->sameTextSeconds > 0
+                ? $this->texts->sameHeldSince($text, $composed->words, $text->wantedAt->modify("-$policy->sameTextSeconds seconds"))
+                : null,
             released: $text->released || ! $rules || $text->run?->rule->release->kind === ReleaseKind::Automatic,
             standing: $rules ? $while?->weigh($context) : null,
             wantedAt: $text->wantedAt,
             anchor: $text->anchor,
             pausedUntil: $text->run?->pausedUntil,
-            recent: $rules && $person !== null && $policy->cap->looksBack() > 0 ? $this->texts->recent($person, $policy->cap->looksBack()) : [],
+            recent: $rules && $person !== null && $policy->cap->looksBack() > 0
+                ? $this->texts->recent($person, $policy->cap->looksBack())
+                : [],
             price: $composed->price,
             spent: $rules && $policy->monthMicros !== null ? $this->texts->spentSince($this->monthBegan($now)) : 0,
             businessZone: $business->zone,
@@ -199,7 +227,9 @@ final readonly class OutboundMessages
 
     private function isFirst(OutText $text, Line $line): bool
     {
-        return $text->origin === TextOrigin::Rule && $text->to->personId !== null && ! $this->texts->hasOpened($text->to->personId, $line->key);
+        return $text->origin === TextOrigin::Rule &&
+            $text->to->personId !== null &&
+            ! $this->texts->hasOpened($text->to->personId, $line->key);
     }
 
     private function withCodes(OutText $text, EvaluationContext $context): EvaluationContext
@@ -219,7 +249,11 @@ final readonly class OutboundMessages
     private function receiver(Run $run, Recipient $to, SendText $effect): Receiver
     {
         return $to->isPerson()
-            ? $this->contexts->receiver($this->reader->person($run->personId()) ?? throw new \LogicException('a run is about somebody'), $effect->step->outgoing()->numbers, $run->number)
+            ? $this->contexts->receiver(
+                $this->reader->person($run->personId()) ?? throw new \LogicException('a run is about somebody'),
+                $effect->step->outgoing()->numbers,
+                $run->number,
+            )
             : $this->colleague($run, $to);
     }
 
@@ -227,7 +261,10 @@ final readonly class OutboundMessages
     public function colleague(Run $run, Recipient $to): Receiver
     {
         $record = $run->subject->recordId === null ? null : $this->reader->record($run->subject->recordId);
-        $field = $to->who === Who::StaffField && $record !== null ? $record->values[substr((string) strrchr(".$to->which", '.'), 1)] ?? null : null;
+        $field =
+            $to->who === Who::StaffField && $record !== null
+                ? $record->values[substr((string) strrchr(".$to->which", '.'), 1)] ?? null
+                : null;
         $staff = match ($to->who) {
             Who::Owner => $record === null ? null : $this->contexts->owner($record),
             Who::StaffField => is_numeric($field) ? $this->reader->staff((int) $field) : null,
@@ -262,7 +299,9 @@ final readonly class OutboundMessages
         $reach = array_values(array_filter($keys, fn (string $key): bool => $this->reader->line($key)?->sendsTo($to->country) ?? false));
         $keys = $reach === [] ? $keys : $reach;
 
-        return $keys === [] ? null : $this->lockedLine($person) ?? $this->texts->lastLine($person, $keys) ?? $keys[crc32("line $person") % count($keys)];
+        return $keys === []
+            ? null
+            : $this->lockedLine($person) ?? ($this->texts->lastLine($person, $keys) ?? $keys[crc32("line $person") % count($keys)]);
     }
 
     private function lockedLine(int $person): ?string

@@ -12,8 +12,12 @@ final readonly class Cap
     private const WEEK = 7 * 86_400;
 
     /** @param  bool  $excuseService  service texts go past it; they still count */
-    public function __construct(public ?int $perDay = null, public ?int $perWeek = null, public int $gapMinutes = 0, public bool $excuseService = false)
-    {
+    public function __construct(
+        public ?int $perDay = null,
+        public ?int $perWeek = null,
+        public int $gapMinutes = 0,
+        public bool $excuseService = false,
+    ) {
     }
 
     public static function read(Doc $doc): self
@@ -57,6 +61,9 @@ final readonly class Cap
     /** @return array<string, int|bool> */
     public function toDocument(): array
     {
-        return array_filter(['per_day' => $this->perDay, 'per_week' => $this->perWeek, 'gap_minutes' => $this->gapMinutes, 'excuse_service' => $this->excuseService]);
+        return array_filter([
+            'per_day' => $this->perDay, 'per_week' => $this->perWeek, 'gap_minutes' => $this->gapMinutes,
+            'excuse_service' => $this->excuseService,
+        ]);
     }
 }

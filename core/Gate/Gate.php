@@ -38,7 +38,8 @@ final class Gate
     {
         return match ($origin) {
             TextOrigin::Rule => [
-                new SwitchedOn, new Reachable, new Consent, new StandingCondition, new Stale, new Duplicate, new Capped, new DecentHours, new Budget, new Pacing, new LineHealth,
+                new SwitchedOn, new Reachable, new Consent, new StandingCondition, new Stale, new Duplicate, new Capped,
+                new DecentHours, new Budget, new Pacing, new LineHealth,
             ],
             // A person answers for what they type; the line's own limits hold for everybody.
             TextOrigin::Staff, TextOrigin::Notice => [new SwitchedOn, new Reachable, new Consent, new Pacing, new LineHealth],

@@ -13,8 +13,12 @@ final readonly class Verdict
      * @param  \DateTimeImmutable|null  $until  for a hold: when to ask again; null where somebody has to act first
      * @param  bool  $takesSlot  that moment is its place in the line's order, kept for it
      */
-    private function __construct(public Say $say, public Reason $reason, public ?\DateTimeImmutable $until = null, public bool $takesSlot = false)
-    {
+    private function __construct(
+        public Say $say,
+        public Reason $reason,
+        public ?\DateTimeImmutable $until = null,
+        public bool $takesSlot = false,
+    ) {
     }
 
     public static function pass(Reason $reason): self

@@ -29,7 +29,11 @@ final class Body
         }
         $text = self::decode($body, $headers['content-type'] ?? '', $type);
         $tree = match (true) {
-            $type === '' || $type === 'application/json' || $type === 'text/json' || $type === 'text/plain' || str_ends_with($type, '+json') => self::json($text),
+            $type === ''
+                || $type === 'application/json'
+                || $type === 'text/json'
+                || $type === 'text/plain'
+                || str_ends_with($type, '+json') => self::json($text),
             $type === 'application/x-www-form-urlencoded' => self::form($text),
             default => throw Refused::because('content_type', ['written' => mb_substr(mb_scrub($type, 'UTF-8'), 0, 80, 'UTF-8')]),
         };
@@ -44,7 +48,10 @@ final class Body
             }
         }
 
-        return new Opened($tree, $messageId === null || trim($messageId) === '' ? null : mb_substr(mb_scrub(trim($messageId), 'UTF-8'), 0, 200, 'UTF-8'));
+        return new Opened(
+            $tree,
+            $messageId === null || trim($messageId) === '' ? null : mb_substr(mb_scrub(trim($messageId), 'UTF-8'), 0, 200, 'UTF-8'),
+        );
     }
 
     /** Text in UTF-8, whatever it was written in. */
@@ -58,7 +65,11 @@ final class Body
             default => null,
         };
         $from = $mark ?? ($charset === '' || $charset === 'UTF8' ? 'UTF-8' : $charset);
-        if (! in_array($from, array_map(strtoupper(...), [...mb_list_encodings(), 'ISO-8859-1', 'WINDOWS-1252', 'US-ASCII', 'UTF-16']), true)) {
+        if (
+            ! in_array(
+                $from, array_map(strtoupper(...), [...mb_list_encodings(), 'ISO-8859-1', 'WINDOWS-1252', 'US-ASCII', 'UTF-16']), true,
+            )
+        ) {
             throw Refused::because('charset', ['written' => $from]);
         }
         $text = $from === 'UTF-8' ? $body : (string) mb_convert_encoding($body, 'UTF-8', $from);
@@ -85,7 +96,10 @@ final class Body
         if (substr_count($text, '&') > 900) {
             throw Refused::because('too_many_values', ['most' => 900]);
         }
-        if (max(array_map(fn (string $pair): int => substr_count(rawurldecode(explode('=', $pair, 2)[0]), '['), explode('&', $text))) > self::DEPTH) {
+        if (
+            max(array_map(fn (string $pair): int => substr_count(rawurldecode(explode('=', $pair, 2)[0]), '['), explode('&', $text))) >
+            self::DEPTH
+        ) {
             throw Refused::because('too_deep', ['most' => self::DEPTH]);
         }
         parse_str($text, $values);

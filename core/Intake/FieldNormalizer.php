@@ -121,7 +121,11 @@ final class FieldNormalizer
             }
         }
 
-        throw Refused::value('not_a_choice', $path, $written, ['field' => $field->name, 'known' => $field->options, 'nearest' => Nearest::to($written, $field->options) ?? '']);
+        throw Refused::value('not_a_choice', $path, $written, [
+            'field' => $field->name,
+            'known' => $field->options,
+            'nearest' => Nearest::to($written, $field->options) ?? '',
+        ]);
     }
 
     private static function phone(string $written, Place $place, string $path): string
@@ -148,6 +152,11 @@ final class FieldNormalizer
         $link = preg_match('#^[a-z][a-z0-9+.-]*:#i', $written) === 1 ? $written : "https://$written";
         $scheme = parse_url($link, PHP_URL_SCHEME);
 
-        return is_string($scheme) && in_array(strtolower($scheme), ['http', 'https'], true) && strlen($link) <= 2000 && filter_var($link, FILTER_VALIDATE_URL) !== false ? $link : null;
+        return is_string($scheme) &&
+            in_array(strtolower($scheme), ['http', 'https'], true) &&
+            strlen($link) <= 2000 &&
+            filter_var($link, FILTER_VALIDATE_URL) !== false
+            ? $link
+            : null;
     }
 }

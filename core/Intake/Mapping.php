@@ -22,8 +22,13 @@ final readonly class Mapping
      * @param  list<OnlyIf>  $onlyIf
      * @param  array<string, Taken>  $taken  by target, such as "fields.stage"
      */
-    private function __construct(public string $type, public Place $place, public array $onlyIf, public array $taken, public KnownPeople $knownPeople)
-    {
+    private function __construct(
+        public string $type,
+        public Place $place,
+        public array $onlyIf,
+        public array $taken,
+        public KnownPeople $knownPeople,
+    ) {
     }
 
     /** @throws Unreadable */

@@ -26,8 +26,11 @@ final readonly class OnlyIf
         }
 
         return new self(
-            Path::parse($doc->text('at', 300)) ?? throw Unreadable::at("$doc->path.at", 'path_expected', ['written' => $doc->text('at', 300)]),
-            $test, $value, $doc->optionalText('otherwise'),
+            Path::parse($doc->text('at', 300)) ??
+                throw Unreadable::at("$doc->path.at", 'path_expected', ['written' => $doc->text('at', 300)]),
+            $test,
+            $value,
+            $doc->optionalText('otherwise'),
         );
     }
 
@@ -51,11 +54,14 @@ final readonly class OnlyIf
             OnlyIfTest::OneOf => array_filter((array) $this->value, fn (mixed $one): bool => Same::as($found, $one)) !== [],
         };
 
-        return $passes ? null : ($this->otherwise === null
-            ? new Reason("intake.left_out_{$this->test->value}", [
-                'path' => (string) $this->at, 'written' => is_scalar($found) ? mb_substr(mb_scrub((string) $found, 'UTF-8'), 0, 80, 'UTF-8') : '',
-                'value' => implode(', ', array_filter((array) $this->value, is_scalar(...))),
-            ])
-            : new Reason('intake.left_out_said', ['said' => $this->otherwise]));
+        return $passes
+            ? null
+            : ($this->otherwise === null
+                ? new Reason("intake.left_out_{$this->test->value}", [
+                    'path' => (string) $this->at,
+                    'written' => is_scalar($found) ? mb_substr(mb_scrub((string) $found, 'UTF-8'), 0, 80, 'UTF-8') : '',
+                    'value' => implode(', ', array_filter((array) $this->value, is_scalar(...))),
+                ])
+                : new Reason('intake.left_out_said', ['said' => $this->otherwise]));
     }
 }

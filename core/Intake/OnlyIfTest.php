@@ -17,7 +17,11 @@ enum OnlyIfTest: string
     public function says(): string
     {
         return match ($this) {
-            self::Exists => 'is there, even if empty', self::NotNull => 'is not empty', self::Is => 'is', self::IsNot => 'is not', self::OneOf => 'is one of',
+            self::Exists => 'is there, even if empty',
+            self::NotNull => 'is not empty',
+            self::Is => 'is',
+            self::IsNot => 'is not',
+            self::OneOf => 'is one of',
         };
     }
 

@@ -36,14 +36,24 @@ final class Outline
             $at = [...$steps, (string) $key];
             $path = Path::of($at);
             if (! is_array($value) || $value === []) {
-                $leaves[] = new Leaf($path, (string) $key, self::shown(is_array($value) ? '' : ($path->isMany() ? $path->find($tree) : $value)), $depth, false);
+                $leaves[] = new Leaf(
+                    $path, (string) $key, self::shown(is_array($value) ? '' : ($path->isMany() ? $path->find($tree) : $value)), $depth,
+                    false,
+                );
             } elseif (array_is_list($value)) {
                 $each = Path::of([...$at, null]);
                 $holds = array_values(array_filter($value, is_array(...)));
-                $leaves[] = new Leaf($each, (string) $key, $holds === [] ? self::shown($each->find($tree)) : count($value).(count($value) === 1 ? ' item' : ' items'), $depth, $holds !== []);
+                $leaves[] = new Leaf(
+                    $each, (string) $key,
+                    $holds === [] ? self::shown($each->find($tree)) : count($value).(count($value) === 1 ? ' item' : ' items'), $depth,
+                    $holds !== [],
+                );
                 if ($holds !== []) {
                     // What any item has, each can be asked for.
-                    self::walk($tree, array_replace(...array_map(fn (array $item): array => array_is_list($item) ? [] : $item, $holds)), [...$at, null], $depth + 1, $leaves);
+                    self::walk(
+                        $tree, array_replace(...array_map(fn (array $item): array => array_is_list($item) ? [] : $item, $holds)),
+                        [...$at, null], $depth + 1, $leaves,
+                    );
                 }
             } else {
                 $leaves[] = new Leaf($path, (string) $key, '', $depth, true);
@@ -55,7 +65,8 @@ final class Outline
     private static function shown(mixed $value): string
     {
         $written = match (true) {
-            is_array($value) => implode(', ', array_map(self::shown(...), array_slice($value, 0, self::SHOWN))).(count($value) > self::SHOWN ? ' …' : ''),
+            is_array($value) => implode(', ', array_map(self::shown(...), array_slice($value, 0, self::SHOWN))).
+                (count($value) > self::SHOWN ? ' …' : ''),
             $value === null => 'null',
             is_bool($value) => $value ? 'true' : 'false',
             is_scalar($value) => mb_scrub((string) $value, 'UTF-8'),

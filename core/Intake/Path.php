@@ -84,7 +84,10 @@ final readonly class Path
             if ($step === null) {
                 $rest = array_slice($steps, $i + 1);
 
-                return array_merge(...array_map(fn (mixed $item): array => self::walk($rest, $item), array_is_list($tree) ? $tree : []), ...[[]]);
+                return array_merge(
+                    ...array_map(fn (mixed $item): array => self::walk($rest, $item), array_is_list($tree) ? $tree : []),
+                    ...[[]],
+                );
             }
             if (! array_key_exists($step, $tree)) {
                 return [];

@@ -22,8 +22,11 @@ final class Suggest
 
         return match ($field->kind) {
             FieldKind::Date, FieldKind::DateTime => self::date($written, $place),
-            FieldKind::Number, FieldKind::Money => WrittenNumber::parse($written, '.') === null && WrittenNumber::parse($written, ',') !== null
-                || preg_match('/\d,\d{1,2}$/', $written) === 1 ? [['do' => 'number', 'decimal' => ',']] : [],
+            FieldKind::Number, FieldKind::Money => (WrittenNumber::parse($written, '.') === null &&
+                WrittenNumber::parse($written, ',') !== null) ||
+            preg_match('/\d,\d{1,2}$/', $written) === 1
+                ? [['do' => 'number', 'decimal' => ',']]
+                : [],
             default => [],
         };
     }

@@ -26,12 +26,15 @@ final readonly class Taken
             $doc->allow('always');
             $always = $doc->get('always')->value;
 
-            return is_scalar($always) ? new self(null, Fold::First, [], $always) : throw Unreadable::at("$doc->path.always", 'value_expected');
+            return is_scalar($always)
+                ? new self(null, Fold::First, [], $always)
+                : throw Unreadable::at("$doc->path.always", 'value_expected');
         }
         $doc->allow('at', 'fold', 'clean');
 
         return new self(
-            Path::parse($doc->text('at', 300)) ?? throw Unreadable::at("$doc->path.at", 'path_expected', ['written' => $doc->text('at', 300)]),
+            Path::parse($doc->text('at', 300)) ??
+                throw Unreadable::at("$doc->path.at", 'path_expected', ['written' => $doc->text('at', 300)]),
             $doc->has('fold') ? $doc->choice('fold', Fold::class) : Fold::First,
             $doc->has('clean') ? $doc->each('clean', Cleans::read(...), 0, 12) : [],
             null,

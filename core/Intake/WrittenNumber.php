@@ -11,7 +11,13 @@ final class WrittenNumber
     public static function parse(string $written, string $decimal): ?float
     {
         $text = preg_replace('/[\s\x{00A0}\x{202F}\'’_]+/u', '', $written) ?? '';
-        if (preg_match('/^([-+−(]?)(?:\p{Sc}|[A-Za-z]{3})?([-+−]?)([\d.,]+(?:[eE][-+]?\d{1,3})?)\)?(?:\p{Sc}|[A-Za-z]{3}|%)?$/u', $text, $part) !== 1) {
+        if (
+            preg_match(
+                '/^([-+−(]?)(?:\p{Sc}|[A-Za-z]{3})?([-+−]?)([\d.,]+(?:[eE][-+]?\d{1,3})?)\)?(?:\p{Sc}|[A-Za-z]{3}|%)?$/u',
+                $text,
+                $part,
+            ) !== 1
+        ) {
             return null;
         }
         $digits = $part[3];

@@ -7,7 +7,8 @@ namespace Linnet\Core\Number;
 /**
  * Ranges that national regulators publish for use in drama and examples, where the general numbering data does not know them.
  *
- * Source: Ofcom, "Telephone numbers for use in TV and radio drama programmes"; ARCEP decision 2012-0856 (06 39 98); ComReg (020 91). The North American 555-0100 to 555-0199 and the
+ * Source: Ofcom, "Telephone numbers for use in TV and radio drama programmes"; ARCEP decision 2012-0856 (06 39 98); ComReg (020 91).
+ * The North American 555-0100 to 555-0199 and the
  * Australian 0491 570 ranges are in the general data already.
  */
 final class FictionRanges

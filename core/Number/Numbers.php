@@ -35,7 +35,16 @@ final class Numbers
         }
 
         if (preg_match('/\p{Nd}/u', $text) !== 1) {
-            throw NotANumber::because(preg_match('/^(withheld|anonymous|private|restricted|unknown|unavailable|blocked|hidden|none|no number|n\/?a|[^\p{L}]*)$/iu', $text) === 1 ? 'withheld' : 'unreadable', $written, $country);
+            throw NotANumber::because(
+                preg_match(
+                    '/^(withheld|anonymous|private|restricted|unknown|unavailable|blocked|hidden|none|no number|n\/?a|[^\p{L}]*)$/iu',
+                    $text,
+                ) === 1
+                    ? 'withheld'
+                    : 'unreadable',
+                $written,
+                $country,
+            );
         }
 
         if (preg_match('/\d{6,}[^;,\/|]*[;,\/|]\D*\d{6,}/', str_replace([' ', '-', '.'], '', $text)) === 1) {
@@ -50,7 +59,11 @@ final class Numbers
                 $parsed = $library->parse('+'.substr($text, 2), $country);
             }
         } catch (NumberParseException $e) {
-            throw NotANumber::because($e->getErrorType() === NumberParseException::INVALID_COUNTRY_CODE ? 'country_code' : 'unreadable', $written, $country);
+            throw NotANumber::because(
+                $e->getErrorType() === NumberParseException::INVALID_COUNTRY_CODE ? 'country_code' : 'unreadable',
+                $written,
+                $country,
+            );
         }
 
         $e164 = $library->format($parsed, PhoneNumberFormat::E164);
@@ -83,7 +96,8 @@ final class Numbers
             $parsed = $library->parse($e164);
             $country = $digits((string) $parsed->getCountryCode());
 
-            return "(?<!\\d)(?:(?:(?:00|011)$apart)?$country$apart\\d?|\\d{0,2})$apart".$digits($library->getNationalSignificantNumber($parsed)).'(?!\d)';
+            return "(?<!\\d)(?:(?:(?:00|011)$apart)?$country$apart\\d?|\\d{0,2})$apart"
+                .$digits($library->getNationalSignificantNumber($parsed)).'(?!\d)';
         } catch (NumberParseException) {
             return preg_quote($e164, '~');
         }
@@ -126,7 +140,10 @@ final class Numbers
     /** Awkward exports: "(0)" behind a country code, "0044", an apostrophe against spreadsheets, no-break spaces. */
     private static function tidy(string $written): string
     {
-        $text = trim(preg_replace('/[\s\x{00A0}\x{202F}\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}-\x{2069}\x{FEFF}]+/u', ' ', $written) ?? '', " '\"");
+        $text = trim(
+            preg_replace('/[\s\x{00A0}\x{202F}\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}-\x{2069}\x{FEFF}]+/u', ' ', $written) ?? '',
+            " '\"",
+        );
 
         return preg_replace('/^(\+|00)(\d{1,3})[\s.\-]*\(0\)/', '$1$2', $text) ?? $text;
     }

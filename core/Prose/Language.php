@@ -47,7 +47,9 @@ final class Language
         $people = new People($words, $fields);
         $this->conditions = new Conditions($words, $fields, $values, $types);
         $this->triggers = new Triggers($words, $types, $fields, $values, $this->conditions);
-        $this->steps = new Steps($words, $this->conditions, $fields, new Texts($words, $people), $people, new Changes($words, $fields, $values));
+        $this->steps = new Steps(
+            $words, $this->conditions, $fields, new Texts($words, $people), $people, new Changes($words, $fields, $values),
+        );
         $this->closing = new Closing($words, $this->conditions, $fields);
         $this->suppositions = new Suppositions($words, $fields, $values);
     }

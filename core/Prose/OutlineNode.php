@@ -13,8 +13,13 @@ final readonly class OutlineNode
      * @param  int  $wordsLine  the first of them
      * @param  list<self>  $inside
      */
-    public function __construct(public string $sentence, public array $places, public ?array $words, public int $wordsLine, public array $inside)
-    {
+    public function __construct(
+        public string $sentence,
+        public array $places,
+        public ?array $words,
+        public int $wordsLine,
+        public array $inside,
+    ) {
     }
 
     public function line(): int

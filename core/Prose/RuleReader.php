@@ -104,7 +104,10 @@ final class RuleReader
     private function headers(array &$nodes): array
     {
         $headers = [];
-        while (($node = $nodes[0] ?? null) !== null && preg_match('/^(rule|folder|known as)\s*:\s*(.+)$/isuD', $node->sentence, $part) === 1) {
+        while (
+            ($node = $nodes[0] ?? null) !== null &&
+            preg_match('/^(rule|folder|known as)\s*:\s*(.+)$/isuD', $node->sentence, $part) === 1
+        ) {
             array_shift($nodes);
             $key = self::HEADERS[mb_strtolower($part[1], 'UTF-8')] ?? '';
             $this->lines["\$.$key"] = $node->line();
@@ -203,7 +206,14 @@ final class RuleReader
         try {
             return new ReadRule(Rule::read(Doc::of($document)), []);
         } catch (Unreadable $e) {
-            $errors = array_map(fn ($problem): ProseError => new ProseError($this->lineOf($problem->path) ?? $this->lines['$.trigger'] ?? 1, 1, $problem->reason), $e->problems);
+            $errors = array_map(
+                fn ($problem): ProseError => new ProseError(
+                    $this->lineOf($problem->path) ?? ($this->lines['$.trigger'] ?? 1),
+                    1,
+                    $problem->reason,
+                ),
+                $e->problems,
+            );
 
             return new ReadRule(null, self::inOrder($errors));
         }

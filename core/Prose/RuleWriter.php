@@ -52,9 +52,16 @@ final class RuleWriter
         $this->type = $rule->trigger->type();
         [$this->targets, $this->letters] = self::targets($rule);
         if ($byId) {
-            $this->targets = array_map(fn (int|string $id): string => 'step '.Token::quote((string) $id), array_combine(array_keys($this->targets), array_keys($this->targets)));
+            $this->targets = array_map(
+                fn (int|string $id): string => 'step '.Token::quote((string) $id),
+                array_combine(array_keys($this->targets), array_keys($this->targets)),
+            );
         }
-        $beginning = new Line(LineKind::Beginning, 0, Sentences::write($this->language->beginning(), ['trigger' => $document['trigger'], 'conditions' => $document['conditions']]), true, path: '$.trigger');
+        $beginning = new Line(
+            LineKind::Beginning, 0,
+            Sentences::write($this->language->beginning(), ['trigger' => $document['trigger'], 'conditions' => $document['conditions']]),
+            true, path: '$.trigger',
+        );
 
         return [$beginning, ...$this->steps(self::list($document['steps']), 1, '$.steps'), ...$this->closing($document)];
     }
@@ -116,7 +123,13 @@ final class RuleWriter
         $ids = array_values(array_filter(array_column($steps, 'id'), is_string(...)));
         $opens = $inside !== [] || $words !== null || ($last['do'] ?? '') === 'branch';
 
-        return [new Line(LineKind::Steps, $depth, Sentences::write($this->language->steps($this->type), ['steps' => $said]), $opens, $words, $path."[$first]", $ids, $this->letters[$ids[count($ids) - 1] ?? ''] ?? null), ...$inside];
+        return [
+            new Line(
+                LineKind::Steps, $depth, Sentences::write($this->language->steps($this->type), ['steps' => $said]), $opens, $words,
+                $path."[$first]", $ids, $this->letters[$ids[count($ids) - 1] ?? ''] ?? null,
+            ),
+            ...$inside,
+        ];
     }
 
     /**
@@ -130,12 +143,17 @@ final class RuleWriter
         $said = array_diff_key($step, ['id' => 1]);
 
         return match ($step['do'] ?? '') {
-            'text', 'ask' => array_diff_key($said, ['wordings' => 1, 'closing' => 1, 'answers' => 1, 'within' => 1, 'no_answer' => 1, 'unclear' => 1])
-                + (self::isPlain($step) || isset($step['pool']) ? [] : [Texts::WORDINGS => count(self::list($step['wordings'] ?? []))]),
+            'text', 'ask' => array_diff_key($said, [
+                'wordings' => 1, 'closing' => 1, 'answers' => 1, 'within' => 1, 'no_answer' => 1, 'unclear' => 1,
+            ]) + (self::isPlain($step) || isset($step['pool']) ? [] : [Texts::WORDINGS => count(self::list($step['wordings'] ?? []))]),
             'branch' => ['do' => 'branch', 'if' => self::list($step['cases'] ?? [])[0]['if'] ?? []],
-            'repeat' => array_diff_key($said, ['to' => 1]) + [Steps::TARGET => $this->targets[is_string($step['to'] ?? null) ? $step['to'] : ''] ?? ''],
+            'repeat' => array_diff_key($said, ['to' => 1]) + [
+                Steps::TARGET => $this->targets[is_string($step['to'] ?? null) ? $step['to'] : ''] ?? '',
+            ],
             'call_out' => array_diff_key($said, ['body' => 1]),
-            'tell_staff', 'task' => is_string($step['words'] ?? null) && preg_match('/["\n\\\\“”]/u', $step['words']) === 1 ? array_diff_key($said, ['words' => 1]) + [Steps::BODY => true] : $said,
+            'tell_staff', 'task' => is_string($step['words'] ?? null) && preg_match('/["\n\\\\“”]/u', $step['words']) === 1
+                ? array_diff_key($said, ['words' => 1]) + [Steps::BODY => true]
+                : $said,
             default => $said,
         };
     }
@@ -150,8 +168,15 @@ final class RuleWriter
     {
         return match (true) {
             isset($said[Steps::BODY]) => is_string($step['words'] ?? null) ? $step['words'] : null,
-            ($step['do'] ?? '') === 'call_out' => ($step['body'] ?? []) === [] ? '{}' : json_encode($step['body'], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR),
-            in_array($step['do'] ?? '', ['text', 'ask'], true) && self::isPlain($step) => self::wordsOf(self::list($step['wordings'] ?? [])[0] ?? []),
+            ($step['do'] ?? '') === 'call_out' => ($step['body'] ?? []) === []
+                ? '{}'
+                : json_encode(
+                    $step['body'],
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR,
+                ),
+            in_array($step['do'] ?? '', ['text', 'ask'], true) && self::isPlain($step) => self::wordsOf(
+                self::list($step['wordings'] ?? [])[0] ?? [],
+            ),
             default => null,
         };
     }
@@ -165,7 +190,11 @@ final class RuleWriter
     {
         $wordings = self::list($step['wordings'] ?? []);
 
-        return count($wordings) === 1 && ! isset($step['turns']) && ! isset($step['closing']) && ! isset($wordings[0]['weight']) && ! isset($wordings[0]['most']);
+        return count($wordings) === 1 &&
+            ! isset($step['turns']) &&
+            ! isset($step['closing']) &&
+            ! isset($wordings[0]['weight']) &&
+            ! isset($wordings[0]['most']);
     }
 
     /**
@@ -191,10 +220,16 @@ final class RuleWriter
         $lines = [];
         $several = ! self::isPlain($step) && ! isset($step['pool']) ? self::list($step['wordings'] ?? []) : [];
         foreach ($several as $i => $wording) {
-            $lines[] = $this->block('wording', ['block' => 'wording', 'number' => $i + 1] + array_diff_key($wording, ['id' => 1, 'text' => 1]), LineKind::Wording, $depth, true, "{$path}.wordings[$i]", self::wordsOf($wording));
+            $lines[] = $this->block(
+                'wording', ['block' => 'wording', 'number' => $i + 1] + array_diff_key($wording, ['id' => 1, 'text' => 1]),
+                LineKind::Wording, $depth, true, "{$path}.wordings[$i]", self::wordsOf($wording),
+            );
         }
         if (is_array($step['closing'] ?? null)) {
-            $lines[] = $this->block('wording', ['block' => 'closing'] + array_diff_key($step['closing'], ['id' => 1, 'text' => 1]), LineKind::Wording, $depth, true, "$path.closing", self::wordsOf($step['closing']));
+            $lines[] = $this->block(
+                'wording', ['block' => 'closing'] + array_diff_key($step['closing'], ['id' => 1, 'text' => 1]), LineKind::Wording, $depth,
+                true, "$path.closing", self::wordsOf($step['closing']),
+            );
         }
 
         return $lines;
@@ -209,14 +244,20 @@ final class RuleWriter
         $lines = [];
         foreach (self::list($step['answers'] ?? []) as $i => $answer) {
             $steps = self::list($answer['steps'] ?? []);
-            $lines[] = $this->block('answer', ['block' => 'answer'] + array_diff_key($answer, ['steps' => 1]), LineKind::Answer, $depth, $steps !== [], "{$path}.answers[$i]");
+            $lines[] = $this->block(
+                'answer', ['block' => 'answer'] + array_diff_key($answer, ['steps' => 1]), LineKind::Answer, $depth, $steps !== [],
+                "{$path}.answers[$i]",
+            );
             array_push($lines, ...$this->steps($steps, $depth + 1, "{$path}.answers[$i].steps"));
         }
         if (is_string($step['unclear'] ?? null)) {
             $lines[] = $this->block('answer', ['block' => 'unclear'], LineKind::Answer, $depth, true, "$path.unclear", $step['unclear']);
         }
         $steps = self::list($step['no_answer'] ?? []);
-        $lines[] = $this->block('answer', ['block' => 'no_answer', 'within' => $step['within'] ?? []], LineKind::Answer, $depth, $steps !== [], "$path.no_answer");
+        $lines[] = $this->block(
+            'answer', ['block' => 'no_answer', 'within' => $step['within'] ?? []], LineKind::Answer, $depth, $steps !== [],
+            "$path.no_answer",
+        );
 
         return [...$lines, ...$this->steps($steps, $depth + 1, "$path.no_answer")];
     }
@@ -233,9 +274,16 @@ final class RuleWriter
         foreach (self::list($step['cases'] ?? []) as $i => $case) {
             $steps = self::list($case['steps'] ?? []);
             if ($i > 0) {
-                $lines[] = $this->block('case', ['block' => 'case', 'if' => $case['if'] ?? []], LineKind::Branch, $depth - 1, true, "{$path}.cases[$i]");
+                $lines[] = $this->block(
+                    'case', ['block' => 'case', 'if' => $case['if'] ?? []], LineKind::Branch, $depth - 1, true, "{$path}.cases[$i]",
+                );
             }
-            array_push($lines, ...($steps === [] ? [new Line(LineKind::Branch, $depth, [new Part('go on')], path: "{$path}.cases[$i].steps")] : $this->steps($steps, $depth, "{$path}.cases[$i].steps")));
+            array_push(
+                $lines,
+                ...$steps === []
+                    ? [new Line(LineKind::Branch, $depth, [new Part('go on')], path: "{$path}.cases[$i].steps")]
+                    : $this->steps($steps, $depth, "{$path}.cases[$i].steps"),
+            );
         }
         $steps = self::list($step['otherwise'] ?? []);
         if ($steps !== []) {
@@ -265,7 +313,9 @@ final class RuleWriter
         $on = is_array($document['trigger']) && is_string($document['trigger']['on'] ?? null) ? $document['trigger']['on'] : '';
         foreach (array_intersect(Closing::KEYS, array_keys(array_filter($said, fn (mixed $value): bool => $value !== null))) as $key) {
             $parts = Sentences::write($this->language->closing($this->type, $on), [$key => $said[$key]]);
-            $lines[] = new Line(LineKind::Closing, 0, $parts, path: in_array($key, ['reply', 'while'], true) ? "\$.stop_early.$key" : "\$.$key");
+            $lines[] = new Line(
+                LineKind::Closing, 0, $parts, path: in_array($key, ['reply', 'while'], true) ? "\$.stop_early.$key" : "\$.$key",
+            );
         }
 
         return $lines;

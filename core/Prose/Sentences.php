@@ -44,7 +44,9 @@ final class Sentences
             return self::unexpected($in);
         }
         if (count($whole) > 1) {
-            $settled = array_values(array_filter($whole, fn (Found $one): bool => self::settled($phrase, $one) === Token::fold(trim($sentence))));
+            $settled = array_values(
+                array_filter($whole, fn (Found $one): bool => self::settled($phrase, $one) === Token::fold(trim($sentence))),
+            );
             $whole = $settled === [] ? $whole : $settled;
         }
 
@@ -128,12 +130,23 @@ final class Sentences
         $written = $in->tokens[$at]->text ?? '';
         $understood = trim(substr($in->text, 0, $start));
 
-        return new ProseError(1, mb_strlen(substr($in->text, 0, $start), 'UTF-8') + 1, new Reason(match (true) {
-            $understood === '' => 'prose.begins', $written === '' => 'prose.ends_early', $expected === [] => 'prose.too_much', default => 'prose.expected',
-        }, [
-            'understood' => $understood, 'written' => $written, 'expected' => array_slice($expected, 0, self::OFFERED), 'more' => max(0, count($expected) - self::OFFERED),
-            'nearest' => $written === '' ? '' : self::nearest($written, $expected),
-        ]));
+        return new ProseError(
+            1,
+            mb_strlen(substr($in->text, 0, $start), 'UTF-8') + 1,
+            new Reason(
+                match (true) {
+                    $understood === '' => 'prose.begins',
+                    $written === '' => 'prose.ends_early',
+                    $expected === [] => 'prose.too_much',
+                    default => 'prose.expected',
+                },
+                [
+                    'understood' => $understood, 'written' => $written, 'expected' => array_slice($expected, 0, self::OFFERED),
+                    'more' => max(0, count($expected) - self::OFFERED),
+                    'nearest' => $written === '' ? '' : self::nearest($written, $expected),
+                ],
+            ),
+        );
     }
 
     /**

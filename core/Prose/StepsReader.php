@@ -140,7 +140,11 @@ final class StepsReader
             return $this->texting($step, isset($said[Texts::WORDINGS]), $words, $inside, $node, $path);
         }
         if ($do === 'branch') {
-            $step = ['id' => $id, 'do' => 'branch', 'cases' => [['if' => $said['if'] ?? [], 'steps' => $this->block($inside, "$path.cases[0].steps")]]];
+            $step = [
+                'id' => $id,
+                'do' => 'branch',
+                'cases' => [['if' => $said['if'] ?? [], 'steps' => $this->block($inside, "$path.cases[0].steps")]],
+            ];
             $this->refuse($words !== null, $node, 'words_of_nothing');
             $this->refuse(! $isLast, $node, 'holds_steps', $from);
 
@@ -182,8 +186,10 @@ final class StepsReader
         if ($step['do'] === 'ask') {
             $this->refuse($blocks->answers === [], $node, 'no_answers');
             $this->refuse($blocks->within === null, $node, 'no_limit');
-            $step += ['answers' => $blocks->answers, 'within' => $blocks->within ?? []]
-                + ($blocks->noAnswer === [] ? [] : ['no_answer' => $blocks->noAnswer]) + ($blocks->unclear === null ? [] : ['unclear' => $blocks->unclear]);
+            $step +=
+                ['answers' => $blocks->answers, 'within' => $blocks->within ?? []] +
+                ($blocks->noAnswer === [] ? [] : ['no_answer' => $blocks->noAnswer]) +
+                ($blocks->unclear === null ? [] : ['unclear' => $blocks->unclear]);
         }
 
         return $step;

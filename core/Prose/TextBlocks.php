@@ -74,7 +74,10 @@ final class TextBlocks
         $this->refuse($holdsWords && $node->words === null, $node, 'no_words');
         $this->refuse(! $holdsWords && $node->words !== null, $node, 'words_of_nothing');
         $this->refuse($holdsWords && $node->inside !== [], $node, 'holds_nothing');
-        $twice = ($block === 'closing' && $this->closing !== null) || ($block === 'unclear' && $this->unclear !== null) || ($block === 'no_answer' && $this->within !== null);
+        $twice =
+            ($block === 'closing' && $this->closing !== null) ||
+            ($block === 'unclear' && $this->unclear !== null) ||
+            ($block === 'no_answer' && $this->within !== null);
         $this->refuse($twice, $node, 'said_twice');
         if ($block === 'wording') {
             $this->lines["{$path}.wordings[".count($this->wordings).']'] = $node->line();

@@ -9,8 +9,11 @@ final readonly class Field
 {
     /** Dates are often called by a verb; sentences need the noun. */
     private const NOUNS = [
-        'starts' => 'start', 'starts at' => 'start', 'started' => 'start', 'started at' => 'start', 'begins' => 'beginning', 'ends' => 'end', 'ends at' => 'end', 'ended' => 'end', 'due' => 'due date', 'expires' => 'expiry', 'expires on' => 'expiry',
-        'paid' => 'payment', 'paid on' => 'payment', 'paid at' => 'payment', 'sent' => 'sending', 'delivered' => 'delivery', 'arrives' => 'arrival', 'leaves' => 'departure', 'born' => 'birthday', 'joined' => 'joining day', 'renews' => 'renewal', 'renews on' => 'renewal',
+        'starts' => 'start', 'starts at' => 'start', 'started' => 'start', 'started at' => 'start', 'begins' => 'beginning',
+        'ends' => 'end', 'ends at' => 'end', 'ended' => 'end', 'due' => 'due date', 'expires' => 'expiry', 'expires on' => 'expiry',
+        'paid' => 'payment', 'paid on' => 'payment', 'paid at' => 'payment', 'sent' => 'sending', 'delivered' => 'delivery',
+        'arrives' => 'arrival', 'leaves' => 'departure', 'born' => 'birthday', 'joined' => 'joining day', 'renews' => 'renewal',
+        'renews on' => 'renewal',
     ];
 
     /**

@@ -32,7 +32,10 @@ final readonly class Line
     /** The same, numbered or switched otherwise. */
     public function with(?int $id = null, ?ActivationState $power = null): self
     {
-        return new self($id ?? $this->id, $this->key, $this->name, $this->number, $power ?? $this->power, $this->pace, $this->health, $this->staffId, $this->countries, $this->hours);
+        return new self(
+            $id ?? $this->id, $this->key, $this->name, $this->number, $power ?? $this->power, $this->pace, $this->health, $this->staffId,
+            $this->countries, $this->hours,
+        );
     }
 
     public function sendsTo(string $country): bool

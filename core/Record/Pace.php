@@ -48,9 +48,9 @@ final readonly class Pace
         $warm?->allow('since', 'start', 'growth', 'every_days');
 
         return new self(
-            $limit('per_second'), $limit('per_minute'), $limit('per_day'),
-            $warm === null ? null : Moment::read($warm, 'since'), $warm?->integer('start', 1, 10_000_000) ?? 0, $warm?->integer('growth', 1, 1000) ?? 0, $warm?->integer('every_days', 1, 60) ?? 1,
-            $doc->has('even') && $doc->yesNo('even'),
+            $limit('per_second'), $limit('per_minute'), $limit('per_day'), $warm === null ? null : Moment::read($warm, 'since'),
+            $warm?->integer('start', 1, 10_000_000) ?? 0, $warm?->integer('growth', 1, 1000) ?? 0,
+            $warm?->integer('every_days', 1, 60) ?? 1, $doc->has('even') && $doc->yesNo('even'),
         );
     }
 

@@ -11,8 +11,13 @@ final readonly class Staff implements \Stringable
      * @param  string|null  $number  E.164
      * @param  bool  $textsAllowed  their own switch: whether rules may text them
      */
-    public function __construct(public int $id, public string $name, public string $email, public ?string $number = null, public bool $textsAllowed = true)
-    {
+    public function __construct(
+        public int $id,
+        public string $name,
+        public string $email,
+        public ?string $number = null,
+        public bool $textsAllowed = true,
+    ) {
     }
 
     public function __toString(): string

@@ -35,7 +35,14 @@ final readonly class Tariff
         $other = fn (string $key): int => $doc->has($key) ? $doc->integer($key, 0, self::MOST) : 0;
         /** @var array{string, array<string, int>, int, array<string, int>, int, array<string, int>, int} $read */
         $read = $doc->gather([
-            fn (): string => $doc->self(fn (mixed $v): ?string => is_array($v) && is_string($v['currency'] ?? null) && preg_match('/^([A-Z]{3}|credits)$/D', $v['currency']) === 1 ? $v['currency'] : null, 'currency_expected'),
+            fn (): string => $doc->self(
+                fn (mixed $v): ?string => is_array($v) &&
+                is_string($v['currency'] ?? null) &&
+                preg_match('/^([A-Z]{3}|credits)$/D', $v['currency']) === 1
+                    ? $v['currency']
+                    : null,
+                'currency_expected',
+            ),
             fn (): array => self::table($doc, 'per_part'),
             fn (): int => $doc->integer('elsewhere', 0, self::MOST),
             fn (): array => $doc->has('inbound') ? self::table($doc, 'inbound') : [],

@@ -34,7 +34,9 @@ final readonly class ExampleRun
     {
         $sheet = new Sheet($world);
         $called = is_string($example->person['first_name'] ?? null) ? $example->person['first_name'] : 'somebody made up';
-        $person = new Person(1, $called, $example->person, [new PersonNumber(self::NUMBER, 'GB', NumberKind::Mobile, [$example->zone])], $example->zone);
+        $person = new Person(
+            1, $called, $example->person, [new PersonNumber(self::NUMBER, 'GB', NumberKind::Mobile, [$example->zone])], $example->zone,
+        );
         $sheet->people[1] = $person;
         $sheet->consent[self::NUMBER] = ['optedOut' => false, 'optedIn' => true, 'mayHaveOptedOut' => false];
         $type = $world->types[$rule->trigger->type()] ?? null;

@@ -90,7 +90,10 @@ final class Rehearsal
         $this->sideEffects = new InMemorySideEffects($sheet);
         $this->contexts = new ContextFactory($this->reader);
         $this->outbound = new OutboundMessages($this->reader, $this->texts, $this->contexts);
-        $this->conductor = new Conductor($this->reader, $this->runs, $this->contexts, $this->outbound, new EffectHandler($this->reader, $this->runs, $this->texts, $this->sideEffects, $this->outbound));
+        $this->conductor = new Conductor(
+            $this->reader, $this->runs, $this->contexts, $this->outbound,
+            new EffectHandler($this->reader, $this->runs, $this->texts, $this->sideEffects, $this->outbound),
+        );
         $this->hearing = new Hearing($this->reader, $this->runs, $this->texts, $world->words);
     }
 
@@ -122,7 +125,9 @@ final class Rehearsal
             $state = RunState::begin($rule->firstStep(), $at)->with(['anchor' => $anchor, 'hangsOn' => $anchor]);
         }
         $began = $sheet->now;
-        $run = $rehearsal->runs->begin($published, $subject, 'rehearsal', $state, new DomainEvent('1', new Asked('1', AskedBy::Hand), $subject, $began, $line));
+        $run = $rehearsal->runs->begin(
+            $published, $subject, 'rehearsal', $state, new DomainEvent('1', new Asked('1', AskedBy::Hand), $subject, $began, $line),
+        );
         if ($run !== null) {
             $rehearsal->conductor->advance($run);
             for ($looks = 0; $looks < self::LOOKS && ! $run->state->isOver(); $looks++) {
@@ -143,7 +148,9 @@ final class Rehearsal
 
         return new Rehearsed(
             $began,
-            array_values(array_map(RehearsedText::of(...), array_filter($sheet->texts, fn (OutText $text): bool => $text->to->personId !== null))),
+            array_values(
+                array_map(RehearsedText::of(...), array_filter($sheet->texts, fn (OutText $text): bool => $text->to->personId !== null)),
+            ),
             array_column($sheet->trace, 'reason'),
             $state->hangsOn,
         );
@@ -188,8 +195,19 @@ final class Rehearsal
         }
         $record = $subject->recordId === null ? null : $this->sheet->records[$subject->recordId];
         if ($one->values !== [] && $record !== null) {
-            $this->sheet->records[$record->id] = new Record($record->id, $record->type, [...$record->values, ...$one->values], $record->personId, $this->sheet->now);
-            $this->happens(new RecordChanged($record->type->key, array_intersect_key($record->values + array_fill_keys(array_keys($one->values), null), $one->values), $one->values), $record->personId, $record->id, $line);
+            $this->sheet->records[$record->id] = new Record(
+                $record->id, $record->type, [...$record->values, ...$one->values], $record->personId, $this->sheet->now,
+            );
+            $this->happens(
+                new RecordChanged(
+                    $record->type->key,
+                    array_intersect_key($record->values + array_fill_keys(array_keys($one->values), null), $one->values),
+                    $one->values,
+                ),
+                $record->personId,
+                $record->id,
+                $line,
+            );
         }
     }
 
@@ -290,7 +308,10 @@ final class Rehearsal
 
     private function awaitCalendar(InMemoryRule $rule, \DateTimeImmutable $after): void
     {
-        $next = $rule->rule->trigger instanceof CalendarReached ? $rule->rule->trigger->next($after, Zone::get($this->world->business->zone)) : null;
+        $next =
+            $rule->rule->trigger instanceof CalendarReached
+                ? $rule->rule->trigger->next($after, Zone::get($this->world->business->zone))
+                : null;
         $next === null ? $this->sheet->agenda->clear("calendar:$rule->id") : $this->sheet->agenda->put("calendar:$rule->id", $next);
     }
 
@@ -303,9 +324,13 @@ final class Rehearsal
         }
         $published = new Published($rule->id, $rule->rule);
         $type = $rule->rule->trigger->type();
-        $subjects = $type === RecordType::PERSON
-            ? array_map(fn (int $id): Subject => $this->sheet->about($id, null), array_keys($this->sheet->people))
-            : array_map(fn (Record $record): Subject => $this->sheet->about(null, $record->id), array_filter($this->sheet->records, fn (Record $record): bool => $record->type->key === $type));
+        $subjects =
+            $type === RecordType::PERSON
+                ? array_map(fn (int $id): Subject => $this->sheet->about($id, null), array_keys($this->sheet->people))
+                : array_map(
+                    fn (Record $record): Subject => $this->sheet->about(null, $record->id),
+                    array_filter($this->sheet->records, fn (Record $record): bool => $record->type->key === $type),
+                );
         foreach ($subjects as $subject) {
             $this->conductor->await($published, $subject);
         }
@@ -333,13 +358,20 @@ final class Rehearsal
         $id = $this->sheet->recordIds["$new->type/$new->key"] ?? null;
         $person = $new->person === null ? null : $this->sheet->personIds[$new->person];
         $before = $id === null ? [] : $this->sheet->records[$id]->values;
-        $to = array_filter($new->values, fn (mixed $value, string $key): bool => ! Same::as($before[$key] ?? null, $value) && ($value !== null || isset($before[$key])), ARRAY_FILTER_USE_BOTH);
+        $to = array_filter(
+            $new->values,
+            fn (mixed $value, string $key): bool => ! Same::as($before[$key] ?? null, $value) && ($value !== null || isset($before[$key])),
+            ARRAY_FILTER_USE_BOTH,
+        );
         if ($id !== null && $to === []) {
             return false;
         }
         $record = $this->sheet->put($new->key, $new->type, $person, [...$before, ...$to]);
         $from = array_intersect_key($before + array_fill_keys(array_keys($to), null), $to);
-        $this->happens($id === null ? new RecordAdded($new->type) : new RecordChanged($new->type, $from, $to), $record->personId, $record->id, $this->lineOf($record)?->key);
+        $this->happens(
+            $id === null ? new RecordAdded($new->type) : new RecordChanged($new->type, $from, $to), $record->personId, $record->id,
+            $this->lineOf($record)?->key,
+        );
 
         return true;
     }
@@ -372,7 +404,8 @@ final class Rehearsal
             default => $consent,
         };
         $entry = [
-            'id' => ++$this->sheet->heard, 'at' => $this->sheet->now, 'text' => $text, 'answer' => $heard->answer, 'remark' => $heard->remark,
+            'id' => ++$this->sheet->heard, 'at' => $this->sheet->now, 'text' => $text, 'answer' => $heard->answer,
+            'remark' => $heard->remark,
         ];
         $this->sheet->heardLines[$personId][$line] = $this->sheet->now;
         if ($heard->question !== null) {

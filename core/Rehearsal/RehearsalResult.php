@@ -35,7 +35,9 @@ final readonly class RehearsalResult
         return array_values($this->sheet->runs);
     }
 
-    /** @return list<array{at: \DateTimeImmutable, reason: Reason, rule: string|null, run: int|null, subject: \Linnet\Core\Context\Subject}> */
+    /**
+     * @return list<array{at: \DateTimeImmutable, reason: Reason, rule: string|null, run: int|null, subject: \Linnet\Core\Context\Subject}>
+     */
     public function trace(): array
     {
         return $this->sheet->trace;

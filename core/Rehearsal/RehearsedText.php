@@ -35,7 +35,8 @@ final readonly class RehearsedText
     {
         return new self(
             explode('/', $text->name)[0], $text->wantedAt, $text->state === TextState::Left ? $text->settledAt : null,
-            $text->state === TextState::SetAside ? null : $text->composed, $text->judgements, $text->state === TextState::SetAside ? $text->reason : null, $text->line,
+            $text->state === TextState::SetAside ? null : $text->composed, $text->judgements,
+            $text->state === TextState::SetAside ? $text->reason : null, $text->line,
         );
     }
 

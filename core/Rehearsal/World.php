@@ -70,9 +70,20 @@ final readonly class World
      * @param  array<string, list<Wording>>  $pools
      * @param  array<string, list<string>>  $codes  those that would be given next, by list
      */
-    public static function around(\DateTimeImmutable $begins, Business $business, Policy $policy, ReservedWords $words, array $types, array $lines, array $staff, array $pools, array $codes): self
-    {
-        return new self($begins, $begins->modify('+2 years'), $business, $policy, $words, $types, $lines, $staff, [], [], [], $pools, $codes, [], []);
+    public static function around(
+        \DateTimeImmutable $begins,
+        Business $business,
+        Policy $policy,
+        ReservedWords $words,
+        array $types,
+        array $lines,
+        array $staff,
+        array $pools,
+        array $codes,
+    ): self {
+        return new self(
+            $begins, $begins->modify('+2 years'), $business, $policy, $words, $types, $lines, $staff, [], [], [], $pools, $codes, [], [],
+        );
     }
 
     /** @throws Unreadable with everything that is wrong */
@@ -86,11 +97,18 @@ final readonly class World
     {
         $types = self::types($doc);
         $list = fn (string $key, callable $read): array => $doc->has($key) ? $doc->each($key, $read, 0, 100_000) : [];
-        /** @var array{int, null, \DateTimeImmutable, \DateTimeImmutable, array{Business, Policy, ReservedWords}, list<Staff>, list<WorldPerson>, list<WorldRecord>, list<WorldEvent>, array<string, list<Wording>>, array<string, list<string>>, array<string, bool>, list<Rule>} $read */
+        /**
+         * @var array{int, null, \DateTimeImmutable, \DateTimeImmutable, array{Business, Policy, ReservedWords}, list<Staff>,
+         * list<WorldPerson>, list<WorldRecord>, list<WorldEvent>, array<string, list<Wording>>, array<string, list<string>>, array<string,
+         * bool>, list<Rule>} $read
+         */
         $read = $doc->gather([
             fn (): int => $doc->integer('linnet_world', self::VERSION, self::VERSION),
             function () use ($doc): null {
-                $doc->allow('linnet_world', 'begins', 'ends', 'business', 'types', 'lines', 'staff', 'people', 'records', 'events', 'pools', 'codes', 'numbers', 'rules');
+                $doc->allow(
+                    'linnet_world', 'begins', 'ends', 'business', 'types', 'lines', 'staff', 'people', 'records', 'events', 'pools',
+                    'codes', 'numbers', 'rules',
+                );
 
                 return null;
             },
@@ -115,7 +133,10 @@ final readonly class World
         $lines = $doc->each('lines', fn (Doc $line): Line => self::line($line, $staff), 1, 200);
         $lines = array_map(fn (Line $line, int $i): Line => $line->with(id: $i + 1), $lines, array_keys($lines));
 
-        return new self($begins, $ends, self::withOneWay($business, $lines), $policy, $words, $types, $lines, $staff, $people, $records, $events, $pools, $codes, $alive, $rules);
+        return new self(
+            $begins, $ends, self::withOneWay($business, $lines), $policy, $words, $types, $lines, $staff, $people, $records, $events,
+            $pools, $codes, $alive, $rules,
+        );
     }
 
     /** @param  list<Line>  $lines */
@@ -133,7 +154,10 @@ final readonly class World
     /** @return array{Business, Policy, ReservedWords} */
     private static function business(Doc $doc): array
     {
-        $doc->allow('name', 'country', 'zone', 'locale', 'opening_hours', 'holidays', 'leap_days_on', 'tariff', 'words', 'policy', 'install', 'link_base');
+        $doc->allow(
+            'name', 'country', 'zone', 'locale', 'opening_hours', 'holidays', 'leap_days_on', 'tariff', 'words', 'policy', 'install',
+            'link_base',
+        );
         $zone = $doc->text('zone', 60);
         if (! Zone::exists($zone)) {
             throw Unreadable::at("$doc->path.zone", 'zone_expected', ['written' => $zone]);
@@ -141,20 +165,28 @@ final readonly class World
         /** @var array{string, string, Tariff, WeeklyHours|null, WorkingDays, bool, Policy, ReservedWords} $read */
         $read = $doc->gather([
             fn (): string => $doc->text('name', 80),
-            fn (): string => preg_match('/^[A-Z]{2}$/D', $doc->text('country', 2)) === 1 ? $doc->text('country', 2) : throw Unreadable::at("$doc->path.country", 'country_expected'),
+            fn (): string => preg_match('/^[A-Z]{2}$/D', $doc->text('country', 2)) === 1
+                ? $doc->text('country', 2)
+                : throw Unreadable::at("$doc->path.country", 'country_expected'),
             fn (): Tariff => Tariff::read($doc->object('tariff')),
             fn (): ?WeeklyHours => $doc->has('opening_hours') ? WeeklyHours::read($doc->object('opening_hours')) : null,
             fn (): WorkingDays => WorkingDays::read($doc, 'holidays'),
-            fn (): bool => $doc->has('leap_days_on') && $doc->oneOf('leap_days_on', ['28_february' => fn (): bool => false, '1_march' => fn (): bool => true]),
+            fn (): bool => $doc->has('leap_days_on') &&
+                $doc->oneOf('leap_days_on', ['28_february' => fn (): bool => false, '1_march' => fn (): bool => true]),
             fn (): Policy => Policy::read($doc->object('policy')),
             fn (): ReservedWords => ReservedWords::read($doc->object('words')),
         ]);
         [$name, $country, $tariff, $opening, $working, $leap, $policy, $words] = $read;
 
-        return [new Business(
-            $name, $zone, 'Reply STOP to hear no more.', $tariff, $country, $doc->optionalText('locale', 20) ?? 'en_GB', $opening, $working, $leap,
-            linkBase: $doc->has('link_base') ? $doc->webAddress('link_base') : 'https://links.example/l/', linkSalt: $doc->optionalText('install', 60) ?? '',
-        ), $policy, $words];
+        return [
+            new Business(
+                $name, $zone, 'Reply STOP to hear no more.', $tariff, $country, $doc->optionalText('locale', 20) ?? 'en_GB', $opening,
+                $working, $leap, linkBase: $doc->has('link_base') ? $doc->webAddress('link_base') : 'https://links.example/l/',
+                linkSalt: $doc->optionalText('install', 60) ?? '',
+            ),
+            $policy,
+            $words,
+        ];
     }
 
     /** @return array<string, RecordType> */
@@ -177,10 +209,20 @@ final readonly class World
         $staff = $doc->each('staff', function (Doc $one): Staff {
             $one->allow('name', 'email', 'number', 'texts_allowed');
 
-            return new Staff(0, $one->text('name', 80), $one->text('email', 120), $one->optionalText('number', 20), ! $one->has('texts_allowed') || $one->yesNo('texts_allowed'));
-        }, 0, 1000);
+            return new Staff(
+                0, $one->text('name', 80), $one->text('email', 120), $one->optionalText('number', 20),
+                ! $one->has('texts_allowed') || $one->yesNo('texts_allowed'),
+            );
+        },
+            0,
+            1000,
+        );
 
-        return array_map(fn (Staff $one, int $i): Staff => new Staff($i + 1, $one->name, $one->email, $one->number, $one->textsAllowed), $staff, array_keys($staff));
+        return array_map(
+            fn (Staff $one, int $i): Staff => new Staff($i + 1, $one->name, $one->email, $one->number, $one->textsAllowed),
+            $staff,
+            array_keys($staff),
+        );
     }
 
     /** @param  list<Staff>  $staff */
@@ -200,7 +242,15 @@ final readonly class World
             $doc->has('power') ? $doc->choice('power', ActivationState::class) : ActivationState::On,
             $doc->has('pace') ? Pace::read($doc->object('pace')) : new Pace,
             staffId: $owner === null ? null : $ids[$owner] ?? throw Unreadable::at("$doc->path.staff", 'nobody', ['written' => $owner]),
-            countries: $doc->has('countries') ? $doc->each('countries', fn (Doc $one): string => $one->self(fn (mixed $v): ?string => is_string($v) && preg_match('/^[A-Z]{2}$/D', $v) === 1 ? $v : null, 'country_expected')) : [],
+            countries: $doc->has('countries')
+                ? $doc->each(
+                    'countries',
+                    fn (Doc $one): string => $one->self(
+                        fn (mixed $v): ?string => is_string($v) && preg_match('/^[A-Z]{2}$/D', $v) === 1 ? $v : null,
+                        'country_expected',
+                    ),
+                )
+                : [],
             hours: $doc->has('hours') ? WeeklyHours::read($doc->object('hours')) : null,
         );
     }

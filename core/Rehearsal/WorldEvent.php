@@ -49,7 +49,9 @@ final readonly class WorldEvent
         $event = fn (mixed ...$with): self => new self(Moment::read($doc, 'at'), $kind, $doc->path, $person, ...$with);
 
         return match ($kind) {
-            WorldEventKind::Record => $event(new: new WorldRecord($doc->name('id'), WorldRecord::type($doc, $types), $person, WorldRecord::values($doc, $types))),
+            WorldEventKind::Record => $event(
+                new: new WorldRecord($doc->name('id'), WorldRecord::type($doc, $types), $person, WorldRecord::values($doc, $types)),
+            ),
             WorldEventKind::Person => $event(values: self::scalars($doc->object('values'))),
             WorldEventKind::Text => $event(key: $doc->name('line'), text: $doc->text('text', 2000)),
             WorldEventKind::Label => $event(
@@ -57,7 +59,10 @@ final readonly class WorldEvent
                 added: $doc->oneOf('change', ['added' => fn (): bool => true, 'removed' => fn (): bool => false]),
             ),
             WorldEventKind::Form => $event(key: $doc->name('form')),
-            WorldEventKind::Fate => $event(fate: $doc->choice('fate', ReportedStatus::class), ofRule: $doc->has('of_rule') ? $doc->name('of_rule') : null),
+            WorldEventKind::Fate => $event(
+                fate: $doc->choice('fate', ReportedStatus::class),
+                ofRule: $doc->has('of_rule') ? $doc->name('of_rule') : null,
+            ),
             WorldEventKind::Start => $event(key: $doc->name('rule'), record: $doc->has('record') ? $doc->name('record') : null),
             WorldEventKind::Rule => $event(key: $doc->name('rule'), power: $doc->choice('power', ActivationState::class)),
             WorldEventKind::Line => $event(key: $doc->name('line'), power: $doc->choice('power', ActivationState::class)),

@@ -66,7 +66,10 @@ final readonly class WorldPerson
         ]);
         [$key, $own, $numbers, $tags, $lists, $consent] = $read;
 
-        return new self($key, $own, $numbers, $zone, $tags, $lists, in_array('marketing', $consent, true), in_array('stopped', $consent, true), $doc->optionalText('line', 60));
+        return new self(
+            $key, $own, $numbers, $zone, $tags, $lists, in_array('marketing', $consent, true), in_array('stopped', $consent, true),
+            $doc->optionalText('line', 60),
+        );
     }
 
     private static function number(Doc $doc): PhoneNumber

@@ -21,7 +21,9 @@ final readonly class WorldRecord
     {
         $doc->allow('id', 'type', 'person', 'values');
 
-        return new self($doc->name('id'), self::type($doc, $types), $doc->has('person') ? $doc->name('person') : null, self::values($doc, $types));
+        return new self(
+            $doc->name('id'), self::type($doc, $types), $doc->has('person') ? $doc->name('person') : null, self::values($doc, $types),
+        );
     }
 
     /** @param  array<string, RecordType>  $types */
@@ -29,7 +31,9 @@ final readonly class WorldRecord
     {
         $type = $doc->name('type');
 
-        return isset($types[$type]) && $type !== RecordType::PERSON ? $type : throw Unreadable::at("$doc->path.type", 'no_type', ['written' => $type, 'known' => array_keys($types)]);
+        return isset($types[$type]) && $type !== RecordType::PERSON
+            ? $type
+            : throw Unreadable::at("$doc->path.type", 'no_type', ['written' => $type, 'known' => array_keys($types)]);
     }
 
     /**
@@ -44,7 +48,10 @@ final readonly class WorldRecord
         foreach (array_keys(is_array($values->value) ? $values->value : []) as $key) {
             $key = (string) $key;
             if (! isset($type->fields[$key])) {
-                throw Unreadable::at("$values->path.$key", 'no_field', ['written' => $key, 'known' => array_map(strval(...), array_keys($type->fields))]);
+                throw Unreadable::at("$values->path.$key", 'no_field', [
+                    'written' => $key,
+                    'known' => array_map(strval(...), array_keys($type->fields)),
+                ]);
             }
             $read[$key] = $values->get($key)->value === null ? null : $values->scalar($key);
         }

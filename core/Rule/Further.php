@@ -29,7 +29,14 @@ final class Further
             array_shift($steps);
         }
         try {
-            return $steps === [] ? null : Rule::read(Doc::of(['trigger' => ['on' => 'started', 'type' => $is->trigger->type()], 'steps' => Steps::toDocument($steps)] + array_diff_key($is->toDocument(), ['examples' => 1])));
+            return $steps === []
+                ? null
+                : Rule::read(
+                    Doc::of(
+                        ['trigger' => ['on' => 'started', 'type' => $is->trigger->type()], 'steps' => Steps::toDocument($steps)] +
+                            array_diff_key($is->toDocument(), ['examples' => 1]),
+                    ),
+                );
         } catch (Unreadable) {
             return null;
         }

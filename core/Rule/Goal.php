@@ -36,6 +36,7 @@ final readonly class Goal
     /** @return array<string, mixed> */
     public function toDocument(): array
     {
-        return ['condition' => $this->condition->toDocument(), 'within' => $this->within->toDocument()] + ($this->value === null ? [] : ['value' => $this->value]);
+        return ['condition' => $this->condition->toDocument(), 'within' => $this->within->toDocument()] +
+            ($this->value === null ? [] : ['value' => $this->value]);
     }
 }

@@ -58,12 +58,20 @@ final readonly class Rule
     /** @throws Unreadable with everything that is wrong */
     public static function read(Doc $doc): self
     {
-        $days = fn (string $which): ?string => $doc->has('days') && $doc->object('days')->has($which) ? Day::read($doc->object('days'), $which) : null;
-        /** @var array{int, null, string, string|null, string|null, string|null, string|null, Trigger, Condition, Again, StopEarly, Goal|null, Release, non-empty-list<Step>, list<Example>} $read */
+        $days = fn (string $which): ?string => $doc->has('days') && $doc->object('days')->has($which)
+            ? Day::read($doc->object('days'), $which)
+            : null;
+        /**
+         * @var array{int, null, string, string|null, string|null, string|null, string|null, Trigger, Condition, Again, StopEarly,
+         * Goal|null, Release, non-empty-list<Step>, list<Example>} $read
+         */
         $read = $doc->gather([
             fn (): int => $doc->integer('linnet_rule', self::VERSION, self::VERSION),
             function () use ($doc): null {
-                $doc->allow('linnet_rule', 'name', 'key', 'folder', 'days', 'trigger', 'conditions', 'again', 'stop_early', 'goal', 'release', 'steps', 'examples');
+                $doc->allow(
+                    'linnet_rule', 'name', 'key', 'folder', 'days', 'trigger', 'conditions', 'again', 'stop_early', 'goal', 'release',
+                    'steps', 'examples',
+                );
                 if ($doc->has('days')) {
                     $doc->object('days')->allow('first', 'last');
                 }
@@ -92,7 +100,9 @@ final readonly class Rule
         $flow = Flow::of($steps, "$doc->path.steps");
         self::checkWhichRecord($flow, $trigger, "$doc->path.steps");
 
-        return new self($name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $flow, $examples);
+        return new self(
+            $name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $flow, $examples,
+        );
     }
 
     /** A field of a record can be set where it can be told of which: the one the rule is about, or one it names. */
@@ -146,12 +156,18 @@ final readonly class Rule
     /** @param  list<Example>  $examples */
     public function withExamples(array $examples): self
     {
-        return new self($this->name, $this->key, $this->folder, $this->firstDay, $this->lastDay, $this->trigger, $this->conditions, $this->again, $this->stopEarly, $this->goal, $this->release, $this->steps, $this->flow, $examples);
+        return new self(
+            $this->name, $this->key, $this->folder, $this->firstDay, $this->lastDay, $this->trigger, $this->conditions, $this->again,
+            $this->stopEarly, $this->goal, $this->release, $this->steps, $this->flow, $examples,
+        );
     }
 
     /** The document as it is written to a file: the same rule gives the same bytes. */
     public function toJson(): string
     {
-        return json_encode($this->toDocument(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR)."\n";
+        return json_encode(
+            $this->toDocument(),
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR,
+        )."\n";
     }
 }

@@ -88,10 +88,19 @@ final readonly class Cast
         if (is_string($value['field'] ?? null) && isset($value['test'], $value['value'])) {
             $choices = $this->choices[$value['field']] ?? [];
             $said = fn (mixed $one): mixed => is_string($one) ? $choices[$one] ?? $one : $one;
-            $value['value'] = is_array($value['value']) ? array_values(array_unique(array_map($said, $value['value']), SORT_REGULAR)) : $said($value['value']);
+            $value['value'] = is_array($value['value'])
+                ? array_values(array_unique(array_map($said, $value['value']), SORT_REGULAR))
+                : $said($value['value']);
         }
         if (is_array($value['set'] ?? null)) {
-            $value['set'] = array_combine(array_keys($value['set']), array_map(fn (int|string $path, mixed $one): mixed => is_string($one) ? $this->choices[$path][$one] ?? $one : $one, array_keys($value['set']), $value['set']));
+            $value['set'] = array_combine(
+                array_keys($value['set']),
+                array_map(
+                    fn (int|string $path, mixed $one): mixed => is_string($one) ? $this->choices[$path][$one] ?? $one : $one,
+                    array_keys($value['set']),
+                    $value['set'],
+                ),
+            );
         }
 
         return $value;
@@ -114,8 +123,14 @@ final readonly class Cast
     /** The merge fields of a text. */
     private function inWords(string $words): string
     {
-        return preg_replace_callback('/\{\{.*?\}\}/s', fn (array $tag): string => preg_replace_callback(
-            '/"[^"]*"|(?<![\w.])[a-z_][\w]*(?:\.[\w]+)+/u', fn (array $path): string => str_starts_with($path[0], '"') ? $path[0] : $this->path($path[0]), $tag[0],
-        ) ?? $tag[0], $words) ?? $words;
+        return preg_replace_callback(
+            '/\{\{.*?\}\}/s',
+            fn (array $tag): string => preg_replace_callback(
+                '/"[^"]*"|(?<![\w.])[a-z_][\w]*(?:\.[\w]+)+/u',
+                fn (array $path): string => str_starts_with($path[0], '"') ? $path[0] : $this->path($path[0]),
+                $tag[0],
+            ) ?? $tag[0],
+            $words,
+        ) ?? $words;
     }
 }

@@ -86,7 +86,16 @@ final readonly class Starter
         $language = new Language(new Vocabulary(Vocabulary::types($made), [self::LINE => 'desk'], forms: ['hire' => 'hire']));
         $read = (new RuleReader($language))->read(implode("\n", $kept)."\n\n".$body);
         if ($read->rule === null) {
-            throw new \DomainException("The starter $key cannot be read: ".implode('; ', array_map(fn (ProseError $e): string => "line $e->line, $e->column: {$e->reason->code} ".json_encode($e->reason->with), $read->errors)));
+            throw new \DomainException(
+                "The starter $key cannot be read: ".
+                    implode(
+                        '; ',
+                        array_map(
+                            fn (ProseError $e): string => "line $e->line, $e->column: {$e->reason->code} ".json_encode($e->reason->with),
+                            $read->errors,
+                        ),
+                    ),
+            );
         }
 
         return new self($key, $read->rule, $said['for'], $said['needs'], $made, $roles, $examples, $language);
@@ -95,7 +104,9 @@ final readonly class Starter
     /** @return list<RecordType> the types whose parts are to be played, people only where it asks for a field of theirs */
     public function parts(): array
     {
-        return array_values(array_filter($this->types, fn (RecordType $type): bool => $type->key !== RecordType::PERSON || $type->fields !== []));
+        return array_values(
+            array_filter($this->types, fn (RecordType $type): bool => $type->key !== RecordType::PERSON || $type->fields !== []),
+        );
     }
 
     /**
@@ -112,7 +123,9 @@ final readonly class Starter
             [$description, $example] = [...array_map(trim(...), explode('=', $field, 2)), ''];
             [$called, $kind, $role, $options] = [...array_map(trim(...), explode(',', $description)), '', '', ''];
             $fieldKey = str_replace(' ', '_', $called);
-            $made[$fieldKey] = new Field($fieldKey, ucfirst($called), FieldKind::from($kind), $options === '' ? [] : array_map(trim(...), explode('|', $options)));
+            $made[$fieldKey] = new Field(
+                $fieldKey, ucfirst($called), FieldKind::from($kind), $options === '' ? [] : array_map(trim(...), explode('|', $options)),
+            );
             $path = "$key.$fieldKey";
             if ($role !== '') {
                 $roles[$path] = $role;

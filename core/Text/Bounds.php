@@ -15,8 +15,16 @@ final readonly class Bounds
      * @param  int  $most  parts of the longest
      * @param  int  $lacking  for whom something is missing
      */
-    private function __construct(public int $people, public int $shortest, public int $median, public int $longest, public int $fewest, public int $over, public int $most, public int $lacking)
-    {
+    private function __construct(
+        public int $people,
+        public int $shortest,
+        public int $median,
+        public int $longest,
+        public int $fewest,
+        public int $over,
+        public int $most,
+        public int $lacking,
+    ) {
     }
 
     /**
@@ -36,7 +44,10 @@ final readonly class Bounds
         $over = array_sum(array_map(fn (array $one): int => $one[0]->parts > $fewest ? $one[1] : 0, $lengths));
         $last = $lengths[count($lengths) - 1][0];
 
-        return new self($people, $lengths[0][0]->units, self::at($lengths, intdiv($people + 1, 2))->units, $last->units, $fewest, $over, $last->parts, $lacking);
+        return new self(
+            $people, $lengths[0][0]->units, self::at($lengths, intdiv($people + 1, 2))->units, $last->units, $fewest, $over, $last->parts,
+            $lacking,
+        );
     }
 
     /**

@@ -16,7 +16,8 @@ final readonly class Day
 
     public static function parse(string $written): ?self
     {
-        return preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', trim($written), $part) === 1 && checkdate((int) $part[2], (int) $part[3], (int) $part[1])
+        return preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', trim($written), $part) === 1 &&
+            checkdate((int) $part[2], (int) $part[3], (int) $part[1])
             ? new self(trim($written))
             : null;
     }

@@ -29,7 +29,9 @@ final readonly class Moment
     /** The instant under a key, in ISO 8601 with its offset. */
     public static function read(Doc $doc, string $key): \DateTimeImmutable
     {
-        return $doc->get($key)->self(fn (mixed $value): ?\DateTimeImmutable => is_string($value) ? self::parse($value)?->at : null, 'moment_expected');
+        return $doc
+            ->get($key)
+            ->self(fn (mixed $value): ?\DateTimeImmutable => is_string($value) ? self::parse($value)?->at : null, 'moment_expected');
     }
 
     public function zone(): ?\DateTimeZone

@@ -27,7 +27,8 @@ final readonly class Offset
             'span' => fn (): Span => Span::read($doc),
             'before' => fn (): bool => $doc->oneOf('side', ['before' => fn (): bool => true, 'after' => fn (): bool => false]),
             'at' => fn (): ?TimeOfDay => $doc->has('time') ? TimeOfDay::read($doc, 'time') : null,
-            'theirs' => fn (): bool => ! $doc->has('clock') || $doc->oneOf('clock', ['theirs' => fn (): bool => true, 'ours' => fn (): bool => false]),
+            'theirs' => fn (): bool => ! $doc->has('clock') ||
+                $doc->oneOf('clock', ['theirs' => fn (): bool => true, 'ours' => fn (): bool => false]),
         ]);
         if ($read['at'] !== null && in_array($read['span']->unit, [Unit::Minutes, Unit::Hours], true)) {
             throw Unreadable::at("$doc->path.time", 'time_with_hours');
@@ -45,7 +46,9 @@ final readonly class Offset
         $pinnedTo = $clocks->zone($this->theirs);
         $zone = $anchor instanceof Moment ? $anchor->zone() ?? $pinnedTo : $pinnedTo;
         $start = $anchor instanceof Moment ? $anchor->at : new \DateTimeImmutable($anchor->date, $zone);
-        $shifted = $this->before ? $this->span->before($start, $zone, $clocks->workingDays) : $this->span->after($start, $zone, $clocks->workingDays);
+        $shifted = $this->before
+            ? $this->span->before($start, $zone, $clocks->workingDays)
+            : $this->span->after($start, $zone, $clocks->workingDays);
 
         return $this->at === null ? $shifted : $this->at->on($shifted->setTimezone($zone)->format('Y-m-d'), $pinnedTo);
     }

@@ -135,7 +135,10 @@ final readonly class Recurrence
         for ($looked = 0, $at = $this->first->getTimestamp() + $skip * $step; $looked < self::HOURS; $looked++, $at += $step) {
             $local = $this->first->setTimestamp($at)->setTimezone($zone);
             $local = $minute === null ? $local : $local->setTime((int) $local->format('G'), $minute);
-            if (in_array((int) $local->format('G'), $this->rule->by['BYHOUR'] ?? [(int) $local->format('G')], true) && $this->passes(CalendarDay::of($local->format('Y-m-d')))) {
+            if (
+                in_array((int) $local->format('G'), $this->rule->by['BYHOUR'] ?? [(int) $local->format('G')], true) &&
+                $this->passes(CalendarDay::of($local->format('Y-m-d')))
+            ) {
                 $looked = 0;
                 yield $local->setTimezone(Zone::utc());
             }
@@ -172,19 +175,24 @@ final readonly class Recurrence
         $by = $this->rule->by;
         $began = $this->began;
 
-        return (! isset($by['BYMONTH']) || in_array($day->month, $by['BYMONTH'], true))
-            && (! isset($by['BYWEEKNO']) || $day->isInWeek($by['BYWEEKNO'], $this->rule->weekBegins))
-            && (! isset($by['BYYEARDAY']) || self::isOneOf($day->ofYear(), $day->daysInYear(), $by['BYYEARDAY']))
-            && (! isset($by['BYMONTHDAY']) || self::isOneOf($day->day, $day->daysInMonth(), $by['BYMONTHDAY']))
-            && ($this->rule->weekdays === [] || $this->isWeekday($day))
-            && ($this->rule->choosesDays() || match ($this->rule->every) {
-                'YEARLY' => $day->day === $began->day && (isset($by['BYMONTH']) || $day->month === $began->month),
-                'MONTHLY' => $day->day === $began->day,
-                'WEEKLY' => $day->weekday() === $began->weekday(),
-                default => true,
-            })
+        return (! isset($by['BYMONTH']) || in_array($day->month, $by['BYMONTH'], true)) &&
+            (! isset($by['BYWEEKNO']) || $day->isInWeek($by['BYWEEKNO'], $this->rule->weekBegins)) &&
+            (! isset($by['BYYEARDAY']) || self::isOneOf($day->ofYear(), $day->daysInYear(), $by['BYYEARDAY'])) &&
+            (! isset($by['BYMONTHDAY']) || self::isOneOf($day->day, $day->daysInMonth(), $by['BYMONTHDAY'])) &&
+            ($this->rule->weekdays === [] || $this->isWeekday($day)) &&
+            ($this->rule->choosesDays() ||
+                match ($this->rule->every) {
+                    'YEARLY' => $day->day === $began->day && (isset($by['BYMONTH']) || $day->month === $began->month),
+                    'MONTHLY' => $day->day === $began->day,
+                    'WEEKLY' => $day->weekday() === $began->weekday(),
+                    default => true,
+                }) &&
             // A week of the year alone keeps the weekday.
-            && (! isset($by['BYWEEKNO']) || $this->rule->weekdays !== [] || isset($by['BYMONTHDAY']) || isset($by['BYYEARDAY']) || $day->weekday() === $began->weekday());
+            (! isset($by['BYWEEKNO']) ||
+                $this->rule->weekdays !== [] ||
+                isset($by['BYMONTHDAY']) ||
+                isset($by['BYYEARDAY']) ||
+                $day->weekday() === $began->weekday());
     }
 
     private function isWeekday(CalendarDay $day): bool
@@ -237,7 +245,9 @@ final readonly class Recurrence
             return $moments;
         }
 
-        return array_values(array_filter($moments, fn (int $i): bool => self::isOneOf($i + 1, count($moments), $places), ARRAY_FILTER_USE_KEY));
+        return array_values(
+            array_filter($moments, fn (int $i): bool => self::isOneOf($i + 1, count($moments), $places), ARRAY_FILTER_USE_KEY),
+        );
     }
 
     /** @param  list<int>  $wanted  negative ones count from the end */

@@ -35,7 +35,10 @@ final readonly class RecurrencePeriod
         [$from, $many] = match ($this->rule->every) {
             'YEARLY' => $this->year($this->first->year + $k * $this->rule->interval),
             'MONTHLY' => $this->month($this->first->year * 12 + $this->first->month - 1 + $k * $this->rule->interval),
-            'WEEKLY' => [$this->first->number - ($this->first->weekday() - $this->rule->weekBegins + 7) % 7 + 7 * $k * $this->rule->interval, 7],
+            'WEEKLY' => [
+                $this->first->number - (($this->first->weekday() - $this->rule->weekBegins + 7) % 7) + 7 * $k * $this->rule->interval,
+                7,
+            ],
             default => [$this->first->number + $k * $this->rule->interval, 1],
         };
         for ($i = 0; $i < $many; $i++) {

@@ -15,8 +15,8 @@ final readonly class RecurrenceRule
 
     /** The least and most of each part that is a list of numbers, and whether it may count from the end. */
     private const LISTS = [
-        'BYMONTH' => [1, 12, false], 'BYMONTHDAY' => [1, 31, true], 'BYYEARDAY' => [1, 366, true], 'BYWEEKNO' => [1, 53, true], 'BYSETPOS' => [1, 366, true],
-        'BYHOUR' => [0, 23, false], 'BYMINUTE' => [0, 59, false], 'BYSECOND' => [0, 59, false],
+        'BYMONTH' => [1, 12, false], 'BYMONTHDAY' => [1, 31, true], 'BYYEARDAY' => [1, 366, true], 'BYWEEKNO' => [1, 53, true],
+        'BYSETPOS' => [1, 366, true], 'BYHOUR' => [0, 23, false], 'BYMINUTE' => [0, 59, false], 'BYSECOND' => [0, 59, false],
     ];
 
     /**
@@ -49,7 +49,11 @@ final readonly class RecurrenceRule
         }
         $known = ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'WKST', 'BYDAY', ...array_keys(self::LISTS)];
         $every = $parts['FREQ'] ?? '';
-        if (array_diff(array_keys($parts), $known) !== [] || ! in_array($every, ['HOURLY', 'DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'], true) || (isset($parts['COUNT']) && isset($parts['UNTIL']))) {
+        if (
+            array_diff(array_keys($parts), $known) !== [] ||
+            ! in_array($every, ['HOURLY', 'DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'], true) ||
+            (isset($parts['COUNT']) && isset($parts['UNTIL']))
+        ) {
             return null;
         }
         $by = [];
@@ -64,7 +68,13 @@ final readonly class RecurrenceRule
         $until = isset($parts['UNTIL']) ? self::until($parts['UNTIL']) : null;
         $interval = self::number($parts['INTERVAL'] ?? '1', 10_000);
         $count = isset($parts['COUNT']) ? self::number($parts['COUNT'], 1_000_000) : null;
-        if ($weekdays === null || $interval === null || (isset($parts['COUNT']) && $count === null) || (isset($parts['UNTIL']) && $until === null) || ! isset(self::DAYS[$parts['WKST'] ?? 'MO'])) {
+        if (
+            $weekdays === null ||
+            $interval === null ||
+            (isset($parts['COUNT']) && $count === null) ||
+            (isset($parts['UNTIL']) && $until === null) ||
+            ! isset(self::DAYS[$parts['WKST'] ?? 'MO'])
+        ) {
             return null;
         }
         $rule = new self($every, $interval, $count, $until, self::DAYS[$parts['WKST'] ?? 'MO'], $by, $weekdays);
@@ -96,7 +106,12 @@ final readonly class RecurrenceRule
     {
         $numbers = [];
         foreach (explode(',', $written) as $one) {
-            if (preg_match('/^([+-]?)(\d{1,3})$/D', $one, $found) !== 1 || ($found[1] !== '' && ! $fromTheEnd) || (int) $found[2] < $least || (int) $found[2] > $most) {
+            if (
+                preg_match('/^([+-]?)(\d{1,3})$/D', $one, $found) !== 1 ||
+                ($found[1] !== '' && ! $fromTheEnd) ||
+                (int) $found[2] < $least ||
+                (int) $found[2] > $most
+            ) {
                 return null;
             }
             $numbers[] = $found[1] === '-' ? -(int) $found[2] : (int) $found[2];
@@ -110,7 +125,10 @@ final readonly class RecurrenceRule
     {
         $days = [];
         foreach (explode(',', $written) as $one) {
-            if (preg_match('/^([+-]?\d{1,2})?(MO|TU|WE|TH|FR|SA|SU)$/D', $one, $found) !== 1 || ($found[1] !== '' && ((int) $found[1] === 0 || abs((int) $found[1]) > 53))) {
+            if (
+                preg_match('/^([+-]?\d{1,2})?(MO|TU|WE|TH|FR|SA|SU)$/D', $one, $found) !== 1 ||
+                ($found[1] !== '' && ((int) $found[1] === 0 || abs((int) $found[1]) > 53))
+            ) {
                 return null;
             }
             $days[] = [(int) $found[1], self::DAYS[$found[2]]];
@@ -127,7 +145,10 @@ final readonly class RecurrenceRule
     /** @return array{string, bool}|null */
     private static function until(string $written): ?array
     {
-        if (preg_match('/^(\d{4})(\d\d)(\d\d)(?:T(\d{6})(Z?))?$/D', $written, $found) !== 1 || ! checkdate((int) $found[2], (int) $found[3], (int) $found[1])) {
+        if (
+            preg_match('/^(\d{4})(\d\d)(\d\d)(?:T(\d{6})(Z?))?$/D', $written, $found) !== 1 ||
+            ! checkdate((int) $found[2], (int) $found[3], (int) $found[1])
+        ) {
             return null;
         }
 

@@ -70,7 +70,10 @@ final readonly class Span
         }
 
         $local = $start->setTimezone($zone);
-        $day = $this->unit === Unit::WorkingDays ? ($calendar ?? WorkingDays::without())->shift($local->format('Y-m-d'), $amount) : $local->format('Y-m-d');
+        $day =
+            $this->unit === Unit::WorkingDays
+                ? ($calendar ?? WorkingDays::without())->shift($local->format('Y-m-d'), $amount)
+                : $local->format('Y-m-d');
         [$year, $month, $day] = array_map(intval(...), explode('-', $day));
         if ($this->unit === Unit::Months) {
             $months = $year * 12 + $month - 1 + $amount;
@@ -82,6 +85,9 @@ final readonly class Span
 
         [$hour, $minute, $second] = array_map(intval(...), explode(':', $local->format('G:i:s')));
 
-        return (new \DateTimeImmutable('2000-01-01', $zone))->setDate($year, $month, $day)->setTime($hour, $minute, $second)->setTimezone(Zone::utc());
+        return (new \DateTimeImmutable('2000-01-01', $zone))
+            ->setDate($year, $month, $day)
+            ->setTime($hour, $minute, $second)
+            ->setTimezone(Zone::utc());
     }
 }

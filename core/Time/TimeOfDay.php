@@ -56,7 +56,9 @@ final readonly class TimeOfDay
         $back = $zone->getOffset($first) - $zone->getOffset($first->modify('+3 hours'));
         $second = $back > 0 ? $first->modify("+$back seconds") : $first;
 
-        return $second > $first && $second->setTimezone($zone)->format('Y-m-d H:i') === $first->setTimezone($zone)->format('Y-m-d H:i') ? [$first, $second] : [$first];
+        return $second > $first && $second->setTimezone($zone)->format('Y-m-d H:i') === $first->setTimezone($zone)->format('Y-m-d H:i')
+            ? [$first, $second]
+            : [$first];
     }
 
     public function __toString(): string

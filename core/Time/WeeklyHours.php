@@ -48,7 +48,10 @@ final readonly class WeeklyHours
     public function toDocument(): array
     {
         return [
-            'week' => array_map(fn (array $day): array => array_map(fn (array $s): array => [(string) $s[0], (string) $s[1]], $day), $this->week),
+            'week' => array_map(
+                fn (array $day): array => array_map(fn (array $s): array => [(string) $s[0], (string) $s[1]], $day),
+                $this->week,
+            ),
             'closed' => $this->closed,
         ];
     }

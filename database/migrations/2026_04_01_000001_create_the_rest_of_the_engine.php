@@ -109,7 +109,9 @@ return new class extends Migration
         Schema::table('conversations', function (Blueprint $table): void {
             $table->boolean('opened')->default(false);
         });
-        DB::table('conversations')->whereIn('id', DB::table('messages')->where('origin', 'rule')->whereNotNull('left_at')->select('conversation_id'))->update(['opened' => true]);
+        DB::table('conversations')
+            ->whereIn('id', DB::table('messages')->where('origin', 'rule')->whereNotNull('left_at')->select('conversation_id'))
+            ->update(['opened' => true]);
 
         Schema::table('messages', function (Blueprint $table): void {
             // A rule's text to somebody of the business; the person is whom it is about.

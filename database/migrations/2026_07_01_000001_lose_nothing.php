@@ -8,9 +8,10 @@ use Illuminate\Support\Facades\Schema;
 return new class extends Migration
 {
     private const LEADS = [
-        'calendars' => ['record_type_id'], 'changes' => ['delivery_id'], 'confirmations' => ['person_id', 'form_id'], 'consents' => ['staff_id'], 'conversations' => ['line_id'],
-        'deliveries' => ['record_id'], 'imports' => ['staff_id'], 'messages' => ['staff_id'], 'replays' => ['source_id'], 'rule_versions' => ['staff_id'],
-        'runs' => ['rule_version_id', 'line_id'], 'saved_filters' => ['staff_id'], 'traces' => ['record_id', 'rule_id'],
+        'calendars' => ['record_type_id'], 'changes' => ['delivery_id'], 'confirmations' => ['person_id', 'form_id'],
+        'consents' => ['staff_id'], 'conversations' => ['line_id'], 'deliveries' => ['record_id'], 'imports' => ['staff_id'],
+        'messages' => ['staff_id'], 'replays' => ['source_id'], 'rule_versions' => ['staff_id'], 'runs' => ['rule_version_id', 'line_id'],
+        'saved_filters' => ['staff_id'], 'traces' => ['record_id', 'rule_id'],
     ];
 
     public function up(): void

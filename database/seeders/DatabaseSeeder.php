@@ -46,15 +46,26 @@ final class DatabaseSeeder extends Seeder
             $this->staff();
             $this->recordTypes();
             $this->sources($now);
-            $people = array_map(fn (array $somebody): Cleaned => new Cleaned('person', null, new PersonInput(
-                number: Numbers::read($somebody['number'], 'GB'), own: array_intersect_key($somebody, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]),
-            ), []), People::named());
+            $people = array_map(
+                fn (array $somebody): Cleaned => new Cleaned(
+                    'person',
+                    null,
+                    new PersonInput(
+                        number: Numbers::read($somebody['number'], 'GB'),
+                        own: array_intersect_key($somebody, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]),
+                    ),
+                    [],
+                ),
+                People::named(),
+            );
             if ($people !== []) {
                 $writer->upsertMany($people, ChangeOrigin::seed('people of the boathouse'));
             }
             foreach (['front-desk-missed-call', 'workshop-missed-call', 'night-missed-call'] as $file) {
                 $document = json_decode((string) file_get_contents(base_path("demo/rules/$file.json")), true, 64, JSON_THROW_ON_ERROR);
-                $rule = Rule::query()->create(['name' => $document['name'], 'key' => $document['key'], 'power' => ActivationState::On, 'on_since' => $now]);
+                $rule = Rule::query()->create([
+                    'name' => $document['name'], 'key' => $document['key'], 'power' => ActivationState::On, 'on_since' => $now,
+                ]);
                 $version = RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $document, 'at' => $now]);
                 $rule->update(['version_id' => $version->id]);
             }
@@ -65,8 +76,8 @@ final class DatabaseSeeder extends Seeder
     {
         $week = fn (string $from, string $to): array => array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], [[$from, $to]]);
         Business::query()->create([
-            'install' => '0e1d9a52-7f6c-4b58-9c3e-05b0a7e0d1f4',
-            'name' => 'Osier Quay Boathouse', 'country' => 'GB', 'zone' => 'Europe/London', 'locale' => 'en_GB', 'sending' => ActivationState::On,
+            'install' => '0e1d9a52-7f6c-4b58-9c3e-05b0a7e0d1f4', 'name' => 'Osier Quay Boathouse', 'country' => 'GB',
+            'zone' => 'Europe/London', 'locale' => 'en_GB', 'sending' => ActivationState::On,
             'opening_hours' => ['week' => $week('09:00', '18:00'), 'closed' => ['2026-12-25', '2026-12-26', '2027-01-01']],
             'policy' => [
                 'decent_hours' => [
@@ -76,9 +87,16 @@ final class DatabaseSeeder extends Seeder
                 'same_text_seconds' => 3600,
             ],
             'words' => [
-                'opt_out' => ['STOP', 'STOPALL', 'UNSUBSCRIBE', 'END', 'QUIT'], 'opt_in' => ['START', 'UNSTOP'], 'help' => ['HELP', 'INFO'],
+                'opt_out' => ['STOP', 'STOPALL', 'UNSUBSCRIBE', 'END', 'QUIT'],
+                'opt_in' => ['START', 'UNSTOP'],
+                'help' => ['HELP', 'INFO'],
             ],
-            'tariff' => ['currency' => 'GBP', 'per_part' => ['GB' => 32_000, 'CA' => 9_000, 'US' => 9_000, 'AU' => 41_000, 'IE' => 60_000, 'FR' => 58_000], 'elsewhere' => 90_000, 'picture' => ['GB' => 110_000, 'CA' => 30_000, 'US' => 30_000, 'AU' => 160_000], 'picture_elsewhere' => 240_000],
+            'tariff' => [
+                'currency' => 'GBP',
+                'per_part' => ['GB' => 32_000, 'CA' => 9_000, 'US' => 9_000, 'AU' => 41_000, 'IE' => 60_000, 'FR' => 58_000],
+                'elsewhere' => 90_000, 'picture' => ['GB' => 110_000, 'CA' => 30_000, 'US' => 30_000, 'AU' => 160_000],
+                'picture_elsewhere' => 240_000,
+            ],
         ]);
         Line::query()->create(['key' => 'front-desk', 'name' => 'front desk', 'number' => '+447700900100', 'power' => ActivationState::On]);
         Line::query()->create(['key' => 'workshop', 'name' => 'workshop', 'number' => '+447700900101', 'power' => ActivationState::On]);
@@ -98,12 +116,18 @@ final class DatabaseSeeder extends Seeder
 
     private function recordTypes(): void
     {
-        /** @var list<array{key: string, name: string, plural: string, person_noun?: string, person?: string, title?: string, start?: string, end?: string, stage?: string, fields: list<array<string, mixed>>}> $types */
+        /**
+         * @var list<array{
+         *   key: string, name: string, plural: string, person_noun?: string, person?: string, title?: string, start?: string,
+         *   end?: string, stage?: string, fields: list<array<string, mixed>>}> $types
+         */
         $types = json_decode((string) file_get_contents(base_path('demo/record-types.json')), true, 16, JSON_THROW_ON_ERROR);
         foreach ($types as $written) {
             $type = RecordType::query()->create([
-                'key' => $written['key'], 'name' => $written['name'], 'plural' => $written['plural'], 'person_noun' => $written['person_noun'] ?? null, 'person_field' => $written['person'] ?? null,
-                'title_field' => $written['title'] ?? null, 'start_field' => $written['start'] ?? null, 'end_field' => $written['end'] ?? null, 'stage_field' => $written['stage'] ?? null,
+                'key' => $written['key'], 'name' => $written['name'], 'plural' => $written['plural'],
+                'person_noun' => $written['person_noun'] ?? null, 'person_field' => $written['person'] ?? null,
+                'title_field' => $written['title'] ?? null, 'start_field' => $written['start'] ?? null,
+                'end_field' => $written['end'] ?? null, 'stage_field' => $written['stage'] ?? null,
             ]);
             foreach ($written['fields'] as $i => $field) {
                 $made = $type->fields()->create($field + ['position' => $i + 1]);
@@ -123,14 +147,16 @@ final class DatabaseSeeder extends Seeder
             ['bookings', 'Booking page', Proof::Secret, self::BOOKINGS_SECRET],
         ] as [$key, $name, $proof, $secret]) {
             Source::query()->create([
-                'key' => $key, 'name' => $name, 'kind' => SourceKind::Feed, 'power' => ActivationState::On, 'proof' => $proof, 'secret' => $secret,
+                'key' => $key, 'name' => $name, 'kind' => SourceKind::Feed, 'power' => ActivationState::On, 'proof' => $proof,
+                'secret' => $secret,
                 'mapping' => json_decode((string) file_get_contents(base_path("demo/sources/$key.json")), true, 32, JSON_THROW_ON_ERROR),
             ]);
         }
         $standins = config('linnet.demo.standins_url');
         if (is_string($standins) && $standins !== '') {
             Source::query()->create([
-                'key' => 'racks', 'name' => 'Rack list', 'kind' => SourceKind::Watched, 'power' => ActivationState::On, 'proof' => Proof::Secret, 'address' => "$standins/racks.csv", 'every_minutes' => 60, 'look_at' => $now,
+                'key' => 'racks', 'name' => 'Rack list', 'kind' => SourceKind::Watched, 'power' => ActivationState::On,
+                'proof' => Proof::Secret, 'address' => "$standins/racks.csv", 'every_minutes' => 60, 'look_at' => $now,
                 'mapping' => json_decode((string) file_get_contents(base_path('demo/sources/racks.json')), true, 32, JSON_THROW_ON_ERROR),
             ]);
         }

@@ -63,7 +63,10 @@ final class Demo extends Command
 
     private function planned(): Season
     {
-        return new Season(max(60, (int) $this->input->getOption('scale')), min(Season::DAYS, max(0, (int) $this->input->getOption('days'))));
+        return new Season(
+            max(60, (int) $this->input->getOption('scale')),
+            min(Season::DAYS, max(0, (int) $this->input->getOption('days'))),
+        );
     }
 
     private function live(MovableClock $clock): void
@@ -91,7 +94,10 @@ final class Demo extends Command
         $bar = $this->output->createProgressBar((int) $season->begins()->diff($season->ends())->days);
         $bar->setFormat('  %current% of %max% days, %remaining% left');
         $tell = fn (array $texts): mixed => $this->post('/carrier/remembered', ['texts' => $texts]);
-        (new SeasonSimulation(new HandClock($season->begins()), $season, $tell))->live(Season::guests(max(60, (int) $this->input->getOption('scale'))), fn () => $bar->advance());
+        (new SeasonSimulation(new HandClock($season->begins()), $season, $tell))->live(
+            Season::guests(max(60, (int) $this->input->getOption('scale'))),
+            fn () => $bar->advance(),
+        );
         $bar->finish();
         $this->newLine();
         $clock->moveTo($season->ends());
@@ -104,13 +110,22 @@ final class Demo extends Command
         $line = Line::query()->firstWhere('key', $event['to'] ?? '')?->number;
         match (true) {
             isset($event['call']) => $this->post('/phone/calls', [
-                'from' => $event['call'], 'to' => $line, 'answered' => $event['answered'] ?? false, 'withheld' => $event['withheld'] ?? false, 'how' => $event['how'] ?? 'as_usual',
+                'from' => $event['call'], 'to' => $line, 'answered' => $event['answered'] ?? false,
+                'withheld' => $event['withheld'] ?? false, 'how' => $event['how'] ?? 'as_usual',
             ]),
-            isset($event['shop']) => $this->post("/shop-acts/{$event['shop']}", ['act' => $event['act'], 'how' => $event['how'] ?? 'as_usual']),
-            isset($event['lesson']) => $this->post("/lessons/{$event['lesson']}", array_intersect_key($event, ['what' => 1, 'with' => 1, 'from' => 1, 'guests' => 1, 'how' => 1])),
+            isset($event['shop']) => $this->post("/shop-acts/{$event['shop']}", [
+                'act' => $event['act'],
+                'how' => $event['how'] ?? 'as_usual',
+            ]),
+            isset($event['lesson']) => $this->post(
+                "/lessons/{$event['lesson']}",
+                array_intersect_key($event, ['what' => 1, 'with' => 1, 'from' => 1, 'guests' => 1, 'how' => 1]),
+            ),
             isset($event['write']) => $this->post("/handsets/{$event['write']}/write", ['to' => $line, 'text' => $event['text']]),
             default => resolve(DirectTexts::class)->fromStaff(
-                Conversation::query()->where('person_id', Number::query()->firstWhere('e164', $event['to_number'])?->person_id)->firstOrFail(),
+                Conversation::query()
+                    ->where('person_id', Number::query()->firstWhere('e164', $event['to_number'])?->person_id)
+                    ->firstOrFail(),
                 Staff::query()->where('email', $event['staff'])->firstOrFail(),
                 (string) $event['text'],
             ),
@@ -139,6 +154,10 @@ final class Demo extends Command
     /** @param  array<string, mixed>  $body */
     private function post(string $path, array $body): mixed
     {
-        return Http::timeout(20)->withToken(config()->string('linnet.carrier.secret'))->post(config()->string('demo.standins_url').$path, $body)->throw()->json('outbound_tasks');
+        return Http::timeout(20)
+            ->withToken(config()->string('linnet.carrier.secret'))
+            ->post(config()->string('demo.standins_url').$path, $body)
+            ->throw()
+            ->json('outbound_tasks');
     }
 }

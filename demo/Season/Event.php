@@ -12,7 +12,12 @@ final readonly class Event
      * @param  string  $id  the other system's name for the record
      * @param  array<string, scalar>  $fields  in words, by key
      */
-    public function __construct(public \DateTimeImmutable $at, public string $type, public string $id, public string $number, public array $fields)
-    {
+    public function __construct(
+        public \DateTimeImmutable $at,
+        public string $type,
+        public string $id,
+        public string $number,
+        public array $fields,
+    ) {
     }
 }

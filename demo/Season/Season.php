@@ -22,13 +22,20 @@ final readonly class Season
 
     public function __construct(private int $people = People::MANY, int $days = self::DAYS)
     {
-        $this->calendar = new Calendar((new \DateTimeImmutable(self::FIRST_DAY))->modify('+'.(self::DAYS - $days).' days')->format('Y-m-d'), $days, 'Europe/London');
+        $this->calendar = new Calendar(
+            (new \DateTimeImmutable(self::FIRST_DAY))->modify('+'.(self::DAYS - $days).' days')->format('Y-m-d'),
+            $days,
+            'Europe/London',
+        );
         $this->lives = new Lives($this->calendar);
         $numbers = array_column(self::guests($people), 'number');
         $this->numbers = $numbers === [] ? throw new \LogicException('A season needs more people.') : $numbers;
     }
 
-    /** @return list<array{first_name?: string, last_name?: string, number: string, handset: 'mobile'|'landline'|'dead', zone?: string}> those it happens to: everybody but the named ones, who have parts of their own */
+    /**
+     * @return list<array{first_name?: string, last_name?: string, number: string, handset: 'mobile'|'landline'|'dead', zone?: string}>
+     * those it happens to: everybody but the named ones, who have parts of their own
+     */
     public static function guests(int $people): array
     {
         return array_slice(People::town($people), count(People::named()));
@@ -67,7 +74,8 @@ final readonly class Season
             $type = $types[$said['t']];
             yield new Event(
                 $this->calendar->moment($said['at']), $type, sprintf('%s%05d', strtoupper($type[0]).$said['t'], $said['i'] + 1),
-                $this->numbers[Chance::below(count($this->numbers), 'who', $type, $said['i'])], $this->lives->of($type, $said['i'])[$said['step']][1],
+                $this->numbers[Chance::below(count($this->numbers), 'who', $type, $said['i'])],
+                $this->lives->of($type, $said['i'])[$said['step']][1],
             );
         }
     }

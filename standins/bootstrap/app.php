@@ -26,7 +26,9 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->encryptCookies();
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('carrier/*', 'settle', 'phone/calls') || $request->expectsJson());
+        $exceptions->shouldRenderJsonWhen(
+            fn (Request $request): bool => $request->is('carrier/*', 'settle', 'phone/calls') || $request->expectsJson(),
+        );
     })
     ->create()
     ->useEnvironmentPath($root)

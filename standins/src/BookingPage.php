@@ -14,7 +14,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class BookingPage
 {
-    public const LESSONS = ['Beginners’ kayak lesson' => 45.0, 'Sculling taster' => 38.0, 'Moonlight paddle' => 29.5, 'Sea kayak, day course' => 110.0];
+    public const LESSONS = [
+        'Beginners’ kayak lesson' => 45.0, 'Sculling taster' => 38.0, 'Moonlight paddle' => 29.5, 'Sea kayak, day course' => 110.0,
+    ];
 
     public const INSTRUCTORS = ['Tom Reyes', 'Nia Sorrell'];
 
@@ -39,15 +41,28 @@ final readonly class BookingPage
     /** @return list<object{id: int, what: string, with: string, from: \DateTimeImmutable, cancelled: bool}> */
     public function of(string $number): array
     {
-        return array_values(DB::table('lessons')->where('number', $number)->orderByDesc('id')->limit(20)->get()->map(fn (object $row): object => (object) [
-            'id' => (int) $row->id, 'what' => (string) $row->what, 'with' => (string) $row->with, 'cancelled' => (bool) $row->cancelled,
-            'from' => new \DateTimeImmutable((string) $row->from, new \DateTimeZone('UTC')),
-        ])->all());
+        return array_values(
+            DB::table('lessons')
+                ->where('number', $number)
+                ->orderByDesc('id')
+                ->limit(20)
+                ->get()
+                ->map(
+                    fn (object $row): object => (object) [
+                        'id' => (int) $row->id, 'what' => (string) $row->what, 'with' => (string) $row->with,
+                        'cancelled' => (bool) $row->cancelled,
+                        'from' => new \DateTimeImmutable((string) $row->from, new \DateTimeZone('UTC')),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     public function book(string $number, string $what, string $with, \DateTimeImmutable $from, int $guests, How $how): int
     {
-        $id = DB::table('lessons')->insertGetId(['number' => $number, 'what' => $what, 'with' => $with, 'from' => $from->format('Y-m-d H:i:s'), 'guests' => $guests]);
+        $id = DB::table('lessons')->insertGetId([
+            'number' => $number, 'what' => $what, 'with' => $with, 'from' => $from->format('Y-m-d H:i:s'), 'guests' => $guests,
+        ]);
         $this->tell($id, 'booked', $how);
 
         return $id;
@@ -77,13 +92,24 @@ final readonly class BookingPage
         for ($i = 1; $i < $row->guests; $i++) {
             $guests[] = ['full' => "{$name}’s guest"];
         }
-        $body = json_encode([
-            'rev' => (int) $row->changes, 'what' => $row->what, 'with' => $row->with, 'guest' => $guests, 'price' => number_format(self::LESSONS[$row->what] * $row->guests, 2),
-            'slot' => ['from' => $from->format('m/d/Y g:i A'), 'to' => $from->modify('+2 hours')->format('m/d/Y g:i A')],
-        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
-        Courier::send('/in/bookings', config()->string('standins.bookings_secret'), $body, headers: [
-            'content-type' => 'application/json; charset=utf-8', 'ce-specversion' => '1.0', 'ce-type' => "quay.lesson.$what", 'ce-source' => '/booking-page',
-            'ce-id' => sprintf('L%06d-%d', $id, $row->changes), 'ce-subject' => sprintf('L%06d', $id), 'ce-time' => $this->clock->now()->format('Y-m-d\TH:i:s\Z'),
-        ], how: $how);
+        $body = json_encode(
+            [
+                'rev' => (int) $row->changes, 'what' => $row->what, 'with' => $row->with, 'guest' => $guests,
+                'price' => number_format(self::LESSONS[$row->what] * $row->guests, 2),
+                'slot' => ['from' => $from->format('m/d/Y g:i A'), 'to' => $from->modify('+2 hours')->format('m/d/Y g:i A')],
+            ],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+        );
+        Courier::send(
+            '/in/bookings',
+            config()->string('standins.bookings_secret'),
+            $body,
+            headers: [
+                'content-type' => 'application/json; charset=utf-8', 'ce-specversion' => '1.0', 'ce-type' => "quay.lesson.$what",
+                'ce-source' => '/booking-page', 'ce-id' => sprintf('L%06d-%d', $id, $row->changes), 'ce-subject' => sprintf('L%06d', $id),
+                'ce-time' => $this->clock->now()->format('Y-m-d\TH:i:s\Z'),
+            ],
+            how: $how,
+        );
     }
 }

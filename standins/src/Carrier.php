@@ -31,8 +31,16 @@ final readonly class Carrier
         }
         $now = $this->clock->now();
         $handset = People::of($to)['handset'] ?? 'mobile';
-        $repeat = DB::table('texts')->where('to', $to)->where('from', $from)
-            ->where('at', '>', $now->modify('-'.config()->integer('standins.filter_repeats_within_seconds').' seconds')->format('Y-m-d H:i:s'))->where('text', $text)->exists();
+        $repeat = DB::table('texts')
+            ->where('to', $to)
+            ->where('from', $from)
+            ->where(
+                'at',
+                '>',
+                $now->modify('-'.config()->integer('standins.filter_repeats_within_seconds').' seconds')->format('Y-m-d H:i:s'),
+            )
+            ->where('text', $text)
+            ->exists();
         $problem = match (true) {
             preg_match('/^\+\d{7,15}$/', $to) !== 1 => 'not a number',
             preg_match('/^\+\d{7,15}$|^(?=.*[A-Za-z])[A-Za-z0-9 ]{1,11}$/', $from) !== 1 => 'no sender: a number, or a name of up to eleven letters, digits and spaces',
@@ -48,7 +56,11 @@ final readonly class Carrier
         $fate = $handset === 'dead' ? 'failed' : 'arrived';
         // Others write too: only what must be one is.
         $taken = DB::transaction(function () use ($ref, $key, $from, $to, $text, $picture, $fate, $now): bool {
-            $new = DB::table('texts')->insertOrIgnore(['ref' => $ref, 'key' => $key, 'from' => $from, 'to' => $to, 'text' => $text, 'picture' => $picture, 'fate' => $fate, 'at' => $now->format('Y-m-d H:i:s')]) === 1;
+            $new =
+                DB::table('texts')->insertOrIgnore([
+                    'ref' => $ref, 'key' => $key, 'from' => $from, 'to' => $to, 'text' => $text, 'picture' => $picture, 'fate' => $fate,
+                    'at' => $now->format('Y-m-d H:i:s'),
+                ]) === 1;
             $new && $this->promiseReceipt($ref, $key, $fate, $now);
 
             return $new;
@@ -71,9 +83,14 @@ final readonly class Carrier
     {
         $now = $this->clock->now();
         $ref = 'H'.Str::upper(Str::random(10));
-        DB::table('texts')->insert(['ref' => $ref, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => 'arrived', 'at' => $now->format('Y-m-d H:i:s')]);
+        DB::table('texts')->insert([
+            'ref' => $ref, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => 'arrived', 'at' => $now->format('Y-m-d H:i:s'),
+        ]);
         foreach (Manner::Duplicate->isOn() ? [0, 1] : [0] as $ignored) {
-            $this->say(['kind' => 'text', 'ref' => $ref, 'from' => $from, 'to' => $to, 'text' => $text, 'at' => $now->format('Y-m-d\TH:i:s\Z')], 0.0);
+            $this->say(
+                ['kind' => 'text', 'ref' => $ref, 'from' => $from, 'to' => $to, 'text' => $text, 'at' => $now->format('Y-m-d\TH:i:s\Z')],
+                0.0,
+            );
         }
     }
 

@@ -23,8 +23,15 @@ final readonly class Courier
      * @param  float  $delay  real seconds
      * @param  array<string, string>  $headers
      */
-    public static function send(string $path, string $secret, string $body, float $delay = 0.0, array $headers = [], bool $signed = false, How $how = How::AsUsual): void
-    {
+    public static function send(
+        string $path,
+        string $secret,
+        string $body,
+        float $delay = 0.0,
+        array $headers = [],
+        bool $signed = false,
+        How $how = How::AsUsual,
+    ): void {
         $body = $how === How::Broken ? substr($body, 0, (int) (strlen($body) * 0.7)) : $body;
         $secret = $how === How::WrongSecret ? 'yesterdays-secret' : $secret;
         $delay += $how === How::Late ? 10.0 : 0.0;
@@ -32,13 +39,17 @@ final readonly class Courier
         DB::transaction(function () use ($path, $secret, $body, $delay, $headers, $signed, $how, $id): void {
             foreach ($how === How::Twice ? [0, 1] : [0] as $ignored) {
                 DB::table('errands')->insert([
-                    'path' => $path, 'secret' => $secret, 'body' => $body, 'due' => microtime(true) + $delay, 'signed' => $signed, 'held' => $how === How::OutOfOrder,
+                    'path' => $path, 'secret' => $secret, 'body' => $body, 'due' => microtime(true) + $delay, 'signed' => $signed,
+                    'held' => $how === How::OutOfOrder,
                     'headers' => json_encode($headers + ($signed ? ['webhook-id' => $id] : []), JSON_THROW_ON_ERROR),
                 ]);
             }
             if ($how !== How::OutOfOrder) {
                 // What was kept back goes after this one.
-                DB::table('errands')->where('path', $path)->where('held', true)->update(['held' => false, 'due' => microtime(true) + $delay + 0.3]);
+                DB::table('errands')
+                    ->where('path', $path)
+                    ->where('held', true)
+                    ->update(['held' => false, 'due' => microtime(true) + $delay + 0.3]);
             }
         });
     }
@@ -49,8 +60,14 @@ final readonly class Courier
      */
     public function round(bool $hurry = false): int
     {
-        $errands = DB::table('errands')->where('done', false)->where('held', false)->when(! $hurry, fn ($query) => $query->where('due', '<=', microtime(true)))
-            ->orderBy('due')->orderBy('id')->limit(200)->get();
+        $errands = DB::table('errands')
+            ->where('done', false)
+            ->where('held', false)
+            ->when(! $hurry, fn ($query) => $query->where('due', '<=', microtime(true)))
+            ->orderBy('due')
+            ->orderBy('id')
+            ->limit(200)
+            ->get();
         foreach ($errands as $errand) {
             // Claimed first: the courier's loop and a page in a hurry must not both bring it.
             $mine = DB::table('errands')->where('id', $errand->id)->where('done', false)->where('tries', $errand->tries)
@@ -75,7 +92,10 @@ final readonly class Courier
                 $secret = (string) $errand['secret'];
                 $time = time();
                 $webhook = str_starts_with($secret, 'whsec_') ? new Webhook($secret) : Webhook::fromRaw($secret);
-                $headers += ['webhook-timestamp' => (string) $time, 'webhook-signature' => $webhook->sign($headers['webhook-id'], $time, $body)];
+                $headers += [
+                    'webhook-timestamp' => (string) $time,
+                    'webhook-signature' => $webhook->sign($headers['webhook-id'], $time, $body),
+                ];
             } else {
                 $request = $request->withToken((string) $errand['secret']);
             }

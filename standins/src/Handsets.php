@@ -24,7 +24,11 @@ final class Handsets
         $phones = [];
         foreach (People::all() as $person) {
             $name = self::name($person);
-            if ($find === '' || mb_stripos("$name {$person['number']} ".str_replace(' ', '', self::pretty($person['number'])), $find, 0, 'UTF-8') !== false) {
+            if (
+                $find === '' ||
+                mb_stripos("$name {$person['number']} ".str_replace(' ', '', self::pretty($person['number'])), $find, 0, 'UTF-8') !==
+                    false
+            ) {
                 $phones[] = [
                     'number' => $person['number'], 'name' => $name, 'pretty' => self::pretty($person['number']),
                     'handset' => $person['handset'], 'last' => $last[$person['number']] ?? null,
@@ -49,14 +53,23 @@ final class Handsets
         $texts = DB::table('texts')->where(fn ($query) => $query->where('to', $number)->where('fate', 'arrived'))->orWhere('from', $number)
             ->orderByDesc('id')->limit(60)->get();
 
-        return array_values($texts->reverse()->map(fn (object $text): array => [
-            'text' => (string) $text->text,
-            'picture' => $text->picture,
-            'own' => $text->from === $number,
-            'when' => (new \DateTimeImmutable((string) $text->at, new \DateTimeZone('UTC')))->setTimezone(new \DateTimeZone('Europe/London'))->format('D j M H:i'),
-            'line' => self::LINES[$text->from] ?? self::pretty((string) $text->from),
-            'number' => (string) ($text->from === $number ? $text->to : $text->from),
-        ])->all());
+        return array_values(
+            $texts
+                ->reverse()
+                ->map(
+                    fn (object $text): array => [
+                        'text' => (string) $text->text,
+                        'picture' => $text->picture,
+                        'own' => $text->from === $number,
+                        'when' => (new \DateTimeImmutable((string) $text->at, new \DateTimeZone('UTC')))
+                            ->setTimezone(new \DateTimeZone('Europe/London'))
+                            ->format('D j M H:i'),
+                        'line' => self::LINES[$text->from] ?? self::pretty((string) $text->from),
+                        'number' => (string) ($text->from === $number ? $text->to : $text->from),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @param  array<string, string>  $person */

@@ -17,8 +17,9 @@ use Illuminate\Support\Facades\DB;
 final readonly class Shop
 {
     public const GOODS = [
-        'PAD-210' => ['Touring paddle', 84.50], 'DECK-S' => ['Spray deck', 62.00], 'GLOVE-M' => ['Neoprene gloves', 24.90], 'BAG-20' => ['Dry bag, 20 l', 18.75],
-        'PFD-M' => ['Buoyancy aid', 79.00], 'SHOE-41' => ['Quay shoes', 39.95], 'PUMP' => ['Bilge pump', 27.40], 'TOW' => ['Tow line', 46.00],
+        'PAD-210' => ['Touring paddle', 84.5], 'DECK-S' => ['Spray deck', 62.0], 'GLOVE-M' => ['Neoprene gloves', 24.9],
+        'BAG-20' => ['Dry bag, 20 l', 18.75], 'PFD-M' => ['Buoyancy aid', 79.0], 'SHOE-41' => ['Quay shoes', 39.95],
+        'PUMP' => ['Bilge pump', 27.4], 'TOW' => ['Tow line', 46.0],
     ];
 
     public function __construct(private MovableClock $clock)
@@ -66,32 +67,65 @@ final readonly class Shop
             return;
         }
         $this->keep($number, $basket->id, 'BEZAHLT', $basket->lines, $how);
-        Courier::send('/in/shop-orders', config()->string('standins.shop_secret'), json_encode([
-            'bestellung' => sprintf('B%06d', $basket->id), 'korb' => sprintf('K-%05d', $basket->id), 'kunde' => ['tel' => self::dialled($number)],
-            'posten' => array_map(fn (array $line): array => ['titel' => $line['titel'], 'stk' => $line['stk']], $basket->lines),
-            'cent' => (int) round($basket->total * 100), 'bezahlt_um' => $this->clock->now()->getTimestamp(),
-        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), signed: true, how: $how);
+        Courier::send(
+            '/in/shop-orders',
+            config()->string('standins.shop_secret'),
+            json_encode(
+                [
+                    'bestellung' => sprintf('B%06d', $basket->id), 'korb' => sprintf('K-%05d', $basket->id),
+                    'kunde' => ['tel' => self::dialled($number)],
+                    'posten' => array_map(fn (array $line): array => ['titel' => $line['titel'], 'stk' => $line['stk']], $basket->lines),
+                    'cent' => (int) round($basket->total * 100), 'bezahlt_um' => $this->clock->now()->getTimestamp(),
+                ],
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+            ),
+            signed: true,
+            how: $how,
+        );
     }
 
     /** @param  list<Line>  $lines */
     private function keep(string $number, ?int $id, string $state, array $lines, How $how): void
     {
         $now = $this->clock->now();
-        $row = ['number' => $number, 'state' => $state, 'lines' => json_encode($lines, JSON_THROW_ON_ERROR), 'touched' => $now->format('Y-m-d H:i:s')];
+        $row = [
+            'number' => $number, 'state' => $state, 'lines' => json_encode($lines, JSON_THROW_ON_ERROR),
+            'touched' => $now->format('Y-m-d H:i:s'),
+        ];
         $id ??= DB::table('baskets')->insertGetId($row);
         DB::table('baskets')->where('id', $id)->update($row);
         DB::table('baskets')->where('id', $id)->increment('changes');
         $person = People::of($number);
-        Courier::send('/in/shop', config()->string('standins.shop_secret'), json_encode([
-            'korb' => sprintf('K-%05d', $id), 'lfd' => (int) DB::table('baskets')->where('id', $id)->value('changes'), 'zustand' => $state,
-            'kunde' => [
-                'nr' => $person === null ? null : 'KD'.substr($number, -6), 'tel' => self::dialled($number), 'mail' => $person['email'] ?? 'null',
-                'name' => mb_strtoupper(($person['last_name'] ?? 'Gast'), 'UTF-8').', '.($person['first_name'] ?? ''),
-            ],
-            'posten' => array_map(fn (array $line): array => ['titel' => $line['titel'], 'stk' => $line['stk'], 'preis' => self::comma($line['preis'])], $lines),
-            'summe' => self::comma(self::total($lines)).' GBP', 'zurueck' => sprintf('https://shop.osierquay.example/korb/%05d', $id),
-            'beruehrt' => $now->setTimezone(new \DateTimeZone('Europe/Berlin'))->format('d.m.Y H:i:s'),
-        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), signed: true, how: $how);
+        Courier::send(
+            '/in/shop',
+            config()->string('standins.shop_secret'),
+            json_encode(
+                [
+                    'korb' => sprintf('K-%05d', $id),
+                    'lfd' => (int) DB::table('baskets')->where('id', $id)->value('changes'),
+                    'zustand' => $state,
+                    'kunde' => [
+                        'nr' => $person === null ? null : 'KD'.substr($number, -6), 'tel' => self::dialled($number),
+                        'mail' => $person['email'] ?? 'null',
+                        'name' => mb_strtoupper($person['last_name'] ?? 'Gast', 'UTF-8').', '.($person['first_name'] ?? ''),
+                    ],
+                    'posten' => array_map(
+                        fn (array $line): array => [
+                            'titel' => $line['titel'],
+                            'stk' => $line['stk'],
+                            'preis' => self::comma($line['preis']),
+                        ],
+                        $lines,
+                    ),
+                    'summe' => self::comma(self::total($lines)).' GBP',
+                    'zurueck' => sprintf('https://shop.osierquay.example/korb/%05d', $id),
+                    'beruehrt' => $now->setTimezone(new \DateTimeZone('Europe/Berlin'))->format('d.m.Y H:i:s'),
+                ],
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+            ),
+            signed: true,
+            how: $how,
+        );
     }
 
     /** @return list<Line> */

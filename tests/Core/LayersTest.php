@@ -106,7 +106,7 @@ final class LayersTest extends TestCase
 
     private static function folder(string $path, string $separator): string
     {
-        return str_contains($path, $separator) ? explode($separator, $path)[0] : '.';
+        return str_contains($path, $separator) ? strstr($path, $separator, true) ?: '.' : '.';
     }
 
     /** @return list<string> */
@@ -114,7 +114,9 @@ final class LayersTest extends TestCase
     {
         $root = dirname(__DIR__, 2);
         $files = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("$root/$folder", \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("$root/$folder", \FilesystemIterator::SKIP_DOTS)) as $file
+        ) {
             $path = (string) $file;
             str_ends_with($path, '.php') && ! str_contains($path, 'bootstrap/cache') ? $files[] = substr($path, strlen($root) + 1) : null;
         }
@@ -129,6 +131,8 @@ final class LayersTest extends TestCase
         $tree = (new ParserFactory)->createForHostVersion()->parse((string) file_get_contents(dirname(__DIR__, 2)."/$file")) ?? [];
         $traverser = new NodeTraverser(new NameResolver);
 
-        return array_map(fn (FullyQualified $name): string => $name->toString(), (new NodeFinder)->findInstanceOf($traverser->traverse($tree), FullyQualified::class));
+        $named = (new NodeFinder)->findInstanceOf($traverser->traverse($tree), FullyQualified::class);
+
+        return array_values(array_map(fn (FullyQualified $name): string => $name->toString(), $named));
     }
 }

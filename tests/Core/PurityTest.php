@@ -10,16 +10,20 @@ use PHPUnit\Framework\TestCase;
 final class PurityTest extends TestCase
 {
     private const FORBIDDEN = [
-        'time', 'microtime', 'hrtime', 'date', 'getdate', 'localtime', 'mktime', 'strtotime', 'date_default_timezone_get', 'rand', 'mt_rand', 'random_int', 'random_bytes',
-        'uniqid', 'lcg_value', 'shuffle', 'array_rand', 'file_get_contents', 'file_put_contents', 'fopen', 'file', 'is_file', 'readfile', 'glob', 'getenv', 'env', 'config', 'app',
-        'curl_init', 'fsockopen', 'exec', 'shell_exec', 'proc_open', 'header', 'setlocale', 'error_log', 'sleep', 'usleep', 'print_r', 'var_dump',
+        'time', 'microtime', 'hrtime', 'date', 'getdate', 'localtime', 'mktime', 'strtotime', 'date_default_timezone_get', 'rand',
+        'mt_rand', 'random_int', 'random_bytes', 'uniqid', 'lcg_value', 'shuffle', 'array_rand', 'file_get_contents', 'file_put_contents',
+        'fopen', 'file', 'is_file', 'readfile', 'glob', 'getenv', 'env', 'config', 'app', 'curl_init', 'fsockopen', 'exec', 'shell_exec',
+        'proc_open', 'header', 'setlocale', 'error_log', 'sleep', 'usleep', 'print_r', 'var_dump',
     ];
 
     public function testTheCoreReadsNoClockNoChanceAndNothingAroundIt(): void
     {
         $found = [];
         $files = 0;
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/core', \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__, 2)
+                .'/core', \FilesystemIterator::SKIP_DOTS)) as $file
+        ) {
             $files++;
             array_push($found, ...$this->impure((string) file_get_contents((string) $file), basename((string) $file)));
         }
@@ -30,9 +34,13 @@ final class PurityTest extends TestCase
 
     public function testItWouldNotice(): void
     {
-        self::assertSame(['X.php: time()', 'X.php: echo', 'X.php: the current moment', 'X.php: the current moment'], $this->impure(
-            '<?php $a = time(); $this->time(); X::date(); echo $a; new \DateTimeImmutable; new \DateTimeImmutable("now"); new \DateTimeImmutable($at); fn time() => 1;', 'X.php',
-        ));
+        self::assertSame(
+            ['X.php: time()', 'X.php: echo', 'X.php: the current moment', 'X.php: the current moment'],
+            $this->impure(
+                '<?php $a = time(); $this->time(); X::date(); echo $a; new \DateTimeImmutable; new \DateTimeImmutable("now"); new \DateTimeImmutable($at); fn time() => 1;',
+                'X.php',
+            ),
+        );
     }
 
     /** @return list<string> */

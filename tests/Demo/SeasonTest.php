@@ -32,7 +32,10 @@ final class SeasonTest extends TestCase
 
         $left = Message::query()->where('origin', MessageOrigin::Rule)->whereNotNull('left_at');
         self::assertGreaterThan(60, $left->count());
-        self::assertSame(Message::query()->whereNotNull('handed_at')->count(), count(array_filter($told, fn (array $text): bool => $text['key'] !== null)));
+        self::assertSame(
+            Message::query()->whereNotNull('handed_at')->count(),
+            count(array_filter($told, fn (array $text): bool => $text['key'] !== null)),
+        );
         self::assertSame(0, DB::table('traces')->where('code', 'engine.put_aside')->count());
         // What the season says happened is what stands in the records.
         $last = [];
@@ -43,7 +46,10 @@ final class SeasonTest extends TestCase
         $hours = Business::ours()->gatePolicy()->serviceHours;
         foreach ($left->with('person.numbers')->get() as $text) {
             foreach ($text->person->numbers->firstWhere('e164', $text->number)->zones ?? [] as $zone) {
-                self::assertTrue($hours->isOpen($text->left_at?->toDateTimeImmutable() ?? now()->toDateTimeImmutable(), new \DateTimeZone($zone)), "$text->id left at an hour that is not decent in $zone");
+                self::assertTrue(
+                    $hours->isOpen($text->left_at?->toDateTimeImmutable() ?? now()->toDateTimeImmutable(), new \DateTimeZone($zone)),
+                    "$text->id left at an hour that is not decent in $zone",
+                );
             }
             $stopped = Consent::query()->where('number', $text->number)->where('scope', 'all')->where('act', 'withdrawn')->first();
             self::assertTrue($stopped === null || $text->left_at <= $stopped->at);
@@ -61,7 +67,10 @@ final class SeasonTest extends TestCase
         self::assertSame($one, array_map($tell, iterator_to_array((new Season(400))->events(), false)));
         self::assertSame($sorted, $moments);
         self::assertGreaterThan(3000, count($one));
-        self::assertSame(Answers::to('Still coming? Answer YES or CANCEL.', self::WEN), Answers::to('Still coming? Answer YES or CANCEL.', self::WEN));
+        self::assertSame(
+            Answers::to('Still coming? Answer YES or CANCEL.', self::WEN),
+            Answers::to('Still coming? Answer YES or CANCEL.', self::WEN),
+        );
     }
 
     public function testEverybodyHasANumberOfTheirOwnThatIsKeptForFiction(): void
@@ -70,7 +79,10 @@ final class SeasonTest extends TestCase
 
         self::assertCount(400, array_unique($numbers));
         foreach ($numbers as $number) {
-            self::assertMatchesRegularExpression('/^\+(447700900\d{3}|442079460\d{3}|1\d{3}55501\d\d|61491(570006|57015[6-9]|570110|570313|570737|571266|571491)|3363998\d{4}|35320910\d{4}|441632960\d{3})$/', $number);
+            self::assertMatchesRegularExpression(
+                '/^\+(447700900\d{3}|442079460\d{3}|1\d{3}55501\d\d|61491(570006|57015[6-9]|570110|570313|570737|571266|571491)|3363998\d{4}|35320910\d{4}|441632960\d{3})$/',
+                $number,
+            );
             self::assertSame($number, Numbers::read($number, 'GB')->e164);
         }
         self::assertCount(3000, array_unique(array_column(People::town(3000), 'number')));

@@ -50,27 +50,56 @@ final class MendsTest extends TestCase
     {
         $step = fn (array $step): \Closure => fn (): Rule => self::rule(['steps' => [['id' => 's'] + $step]]);
         $rule = fn (array $with): \Closure => fn (): Rule => self::rule($with);
-        $text = fn (array $with): \Closure => $step($with + ['do' => 'text', 'kind' => 'service', 'from' => ['line' => 'contacted'], 'wordings' => [['id' => 'w', 'text' => 'Hello']]]);
+        $text = fn (array $with): \Closure => $step(
+            $with + [
+                'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'contacted'], 'wordings' => [['id' => 'w', 'text' => 'Hello']],
+            ],
+        );
         $words = fn (string $words): \Closure => fn (): Template => Template::parse($words);
         $hours = fn (array $hours): \Closure => fn (): WeeklyHours => WeeklyHours::read(Doc::of($hours));
         $world = fn (array $with): \Closure => fn (): World => World::read(Doc::of($with + Worlds::boathouse()->document()));
         $number = fn (string $written): \Closure => fn () => Numbers::read($written, 'GB');
-        /** @var array<string, array{'rule'|'step'|'text'|'words'|'hours'|'world'|'number'|'tariff'|'policy', mixed, string|list<string>}> $mends */
+        /**
+         * @var array<string, array{'rule'|'step'|'text'|'words'|'hours'|'world'|'number'|'tariff'|'policy', mixed, string|list<string>}>
+         * $mends
+         */
         $mends = require __DIR__.'/mends.php';
         foreach ($mends as $what => [$kind, $with, $says]) {
-            yield $what => [match ($kind) {
-                'rule' => $rule($with), 'step' => $step($with), 'text' => $text($with), 'words' => $words($with), 'hours' => $hours($with), 'world' => $world($with), 'number' => $number($with),
-                'tariff' => fn (): Tariff => Tariff::read(Doc::of($with)), 'policy' => fn (): Policy => Policy::read(Doc::of($with + ['decent_hours' => ['service' => ['week' => []], 'marketing' => ['week' => []]], 'same_text_seconds' => 60])),
-            }, array_values((array) $says)];
+            yield $what => [
+                match ($kind) {
+                    'rule' => $rule($with),
+                    'step' => $step($with),
+                    'text' => $text($with),
+                    'words' => $words($with),
+                    'hours' => $hours($with),
+                    'world' => $world($with),
+                    'number' => $number($with),
+                    'tariff' => fn (): Tariff => Tariff::read(Doc::of($with)),
+                    'policy' => fn (): Policy => Policy::read(
+                        Doc::of(
+                            $with + [
+                                'decent_hours' => ['service' => ['week' => []], 'marketing' => ['week' => []]],
+                                'same_text_seconds' => 60,
+                            ],
+                        ),
+                    ),
+                },
+                array_values((array) $says),
+            ];
         }
     }
 
     /** @param  array<string, mixed>  $with */
     private static function rule(array $with): Rule
     {
-        return Rule::read(Doc::of($with + [
-            'linnet_rule' => 1, 'name' => 'A rule', 'trigger' => ['on' => 'record_added', 'type' => 'booking'], 'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => true],
-            'steps' => [['id' => 's', 'do' => 'end', 'outcome' => 'done']],
-        ]));
+        return Rule::read(
+            Doc::of(
+                $with + [
+                    'linnet_rule' => 1, 'name' => 'A rule', 'trigger' => ['on' => 'record_added', 'type' => 'booking'],
+                    'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => true],
+                    'steps' => [['id' => 's', 'do' => 'end', 'outcome' => 'done']],
+                ],
+            ),
+        );
     }
 }

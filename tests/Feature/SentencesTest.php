@@ -27,7 +27,11 @@ final class SentencesTest extends TestCase
     public function testNoSentenceShoutsOrShowsCode(): void
     {
         foreach (Arr::dot(require lang_path('en/reasons.php')) as $code => $sentence) {
-            self::assertDoesNotMatchRegularExpression('/!|oops|\bnull\b|_|invalid/i', str_replace(['{{', '}}'], '', (string) $sentence), $code);
+            self::assertDoesNotMatchRegularExpression(
+                '/!|oops|\bnull\b|_|invalid/i',
+                str_replace(['{{', '}}'], '', (string) $sentence),
+                $code,
+            );
         }
     }
 

@@ -76,13 +76,17 @@ abstract class TestCase extends FrameworkTestCase
     /** @return TestResponse<Response> */
     protected function postPhone(string $body, string $secret = DatabaseSeeder::PHONE_SECRET): TestResponse
     {
-        return $this->call('POST', '/in/phone', server: ['HTTP_AUTHORIZATION' => "Bearer $secret", 'CONTENT_TYPE' => 'application/json'], content: $body);
+        return $this->call(
+            'POST', '/in/phone', server: ['HTTP_AUTHORIZATION' => "Bearer $secret", 'CONTENT_TYPE' => 'application/json'], content: $body,
+        );
     }
 
     /** @return TestResponse<Response> */
     protected function textFrom(string $number, string $text, ?string $ref = null): TestResponse
     {
-        return $this->fromCarrier(['kind' => 'text', 'ref' => $ref ?? 'H'.++$this->refs, 'from' => $number, 'to' => self::FRONT_DESK, 'text' => $text]);
+        return $this->fromCarrier([
+            'kind' => 'text', 'ref' => $ref ?? 'H'.++$this->refs, 'from' => $number, 'to' => self::FRONT_DESK, 'text' => $text,
+        ]);
     }
 
     /**
@@ -118,7 +122,14 @@ abstract class TestCase extends FrameworkTestCase
     /** @return list<Message> the rules' texts to a number, oldest first */
     protected function textsTo(string $number): array
     {
-        return array_values(Message::query()->where('person_id', $this->person($number)->id)->where('origin', MessageOrigin::Rule)->orderBy('id')->get()->all());
+        return array_values(
+            Message::query()
+                ->where('person_id', $this->person($number)->id)
+                ->where('origin', MessageOrigin::Rule)
+                ->orderBy('id')
+                ->get()
+                ->all(),
+        );
     }
 
     protected function staff(Role $role): Staff
@@ -132,8 +143,15 @@ abstract class TestCase extends FrameworkTestCase
      * @param  int|null  $base  the edit that was seen; null for the newest
      * @return TestResponse<Response>
      */
-    protected function write(Rule $rule, string $do, string $begins, string $text = '', ?int $base = null, ?int $line = null, int $depth = 1): TestResponse
-    {
+    protected function write(
+        Rule $rule,
+        string $do,
+        string $begins,
+        string $text = '',
+        ?int $base = null,
+        ?int $line = null,
+        int $depth = 1,
+    ): TestResponse {
         $written = RuleText::of(new Language(Vocabularies::ours()), $rule->refresh()->written());
         foreach ($line === null ? $written->sentences : [] as $number => $sentence) {
             if (str_starts_with(mb_strtolower($sentence->sentence(), 'UTF-8'), mb_strtolower($begins, 'UTF-8'))) {
@@ -142,6 +160,8 @@ abstract class TestCase extends FrameworkTestCase
         }
         self::assertNotNull($line, "No sentence begins “{$begins}” in\n".$written->text());
 
-        return $this->post(route('rules.sentences', $rule), ['do' => $do, 'line' => $line, 'depth' => $depth, 'text' => $text, 'base' => $base ?? (int) $rule->edit_id]);
+        return $this->post(route('rules.sentences', $rule), [
+            'do' => $do, 'line' => $line, 'depth' => $depth, 'text' => $text, 'base' => $base ?? (int) $rule->edit_id,
+        ]);
     }
 }

@@ -57,7 +57,9 @@ final class LiveWorld
         $runner = resolve(Runner::class);
         foreach ([...$rules, ...$this->world->rules] as $i => $rule) {
             $model = Rule::query()->create(['name' => $rule->name, 'key' => $rule->key, 'power' => ActivationState::Paused]);
-            $version = RuleVersion::query()->create(['rule_id' => $model->id, 'number' => 1, 'document' => $rule->toDocument(), 'at' => $this->world->begins]);
+            $version = RuleVersion::query()->create([
+                'rule_id' => $model->id, 'number' => 1, 'document' => $rule->toDocument(), 'at' => $this->world->begins,
+            ]);
             $model->update(['version_id' => $version->id]);
             $runner->switchOn($model->refresh());
         }
@@ -72,7 +74,10 @@ final class LiveWorld
 
     private function until(\DateTimeImmutable $moment): void
     {
-        while (($due = Timer::query()->whereNotNull('due_at')->min('due_at')) !== null && ($at = new \DateTimeImmutable((string) $due, new \DateTimeZone('UTC'))) <= $moment) {
+        while (
+            ($due = Timer::query()->whereNotNull('due_at')->min('due_at')) !== null &&
+            ($at = new \DateTimeImmutable((string) $due, new \DateTimeZone('UTC'))) <= $moment
+        ) {
             ($this->clockTo)($at);
             $this->settle();
         }
@@ -87,7 +92,9 @@ final class LiveWorld
             $jobs = DB::table('jobs')->count();
             if ($jobs > 0) {
                 DB::table('jobs')->update(['available_at' => 0]);
-                app('queue.worker')->setCache(app('cache.store'))->daemon('database', 'default', new \Illuminate\Queue\WorkerOptions(stopWhenEmpty: true, sleep: 0));
+                app('queue.worker')
+                    ->setCache(app('cache.store'))
+                    ->daemon('database', 'default', new \Illuminate\Queue\WorkerOptions(stopWhenEmpty: true, sleep: 0));
             }
         } while ($jobs > 0);
     }
@@ -95,7 +102,12 @@ final class LiveWorld
     private function empty(): void
     {
         DB::statement('pragma foreign_keys = off');
-        foreach (DB::table('sqlite_master')->where('type', 'table')->whereNotIn('name', ['migrations', 'sqlite_sequence'])->pluck('name') as $table) {
+        foreach (
+            DB::table('sqlite_master')
+                ->where('type', 'table')
+                ->whereNotIn('name', ['migrations', 'sqlite_sequence'])
+                ->pluck('name') as $table
+        ) {
             DB::table((string) $table)->delete();
         }
         DB::table('sqlite_sequence')->delete();
@@ -106,22 +118,34 @@ final class LiveWorld
     {
         $business = $this->document['business'];
         Business::query()->create([
-            'install' => $business['install'] ?? '', 'name' => $business['name'], 'country' => $business['country'], 'zone' => $business['zone'], 'locale' => $business['locale'] ?? 'en_GB',
-            'sending' => ActivationState::On, 'opening_hours' => $business['opening_hours'], 'policy' => $business['policy'], 'words' => $business['words'], 'tariff' => $business['tariff'],
-            'holidays' => $business['holidays'] ?? [], 'leap_to_march' => ($business['leap_days_on'] ?? '') === '1_march',
+            'install' => $business['install'] ?? '', 'name' => $business['name'], 'country' => $business['country'],
+            'zone' => $business['zone'], 'locale' => $business['locale'] ?? 'en_GB', 'sending' => ActivationState::On,
+            'opening_hours' => $business['opening_hours'], 'policy' => $business['policy'], 'words' => $business['words'],
+            'tariff' => $business['tariff'], 'holidays' => $business['holidays'] ?? [],
+            'leap_to_march' => ($business['leap_days_on'] ?? '') === '1_march',
         ]);
         foreach ($this->world->staff as $staff) {
-            Staff::query()->create(['name' => $staff->name, 'email' => $staff->email, 'password' => 'x', 'role' => 'administrator', 'number' => $staff->number, 'texts_allowed' => $staff->textsAllowed]);
+            Staff::query()->create([
+                'name' => $staff->name, 'email' => $staff->email, 'password' => 'x', 'role' => 'administrator', 'number' => $staff->number,
+                'texts_allowed' => $staff->textsAllowed,
+            ]);
         }
         foreach ($this->document['lines'] as $line) {
-            Line::query()->create(['key' => $line['key'], 'name' => $line['name'], 'number' => $line['number'] ?? null, 'power' => ActivationState::On, 'pace' => $line['pace'] ?? null, 'countries' => $line['countries'] ?? null, 'hours' => $line['hours'] ?? null]);
+            Line::query()->create([
+                'key' => $line['key'], 'name' => $line['name'], 'number' => $line['number'] ?? null, 'power' => ActivationState::On,
+                'pace' => $line['pace'] ?? null, 'countries' => $line['countries'] ?? null, 'hours' => $line['hours'] ?? null,
+            ]);
         }
         foreach ($this->world->types as $type) {
-            $id = DB::table('record_types')->insertGetId(['key' => $type->key, 'name' => $type->name, 'plural' => $type->name.'s', 'person_field' => $type->personField, 'start_field' => $type->startField]);
+            $id = DB::table('record_types')->insertGetId([
+                'key' => $type->key, 'name' => $type->name, 'plural' => $type->name.'s', 'person_field' => $type->personField,
+                'start_field' => $type->startField,
+            ]);
             foreach (array_values($type->fields) as $i => $field) {
                 DB::table('fields')->insert([
-                    'record_type_id' => $id, 'key' => $field->key, 'name' => $field->name, 'kind' => $field->kind->value, 'options' => $field->options === [] ? null : json_encode($field->options),
-                    'of' => $field->of, 'at_place' => $field->atPlace, 'position' => $i,
+                    'record_type_id' => $id, 'key' => $field->key, 'name' => $field->name, 'kind' => $field->kind->value,
+                    'options' => $field->options === [] ? null : json_encode($field->options), 'of' => $field->of,
+                    'at_place' => $field->atPlace, 'position' => $i,
                 ]);
             }
         }
@@ -143,16 +167,22 @@ final class LiveWorld
     {
         $own = array_diff_key($said->own, ['first_name' => 1, 'last_name' => 1, 'email' => 1]);
         $id = DB::table('people')->insertGetId([
-            'first_name' => $said->own['first_name'] ?? null, 'last_name' => $said->own['last_name'] ?? null, 'email' => $said->own['email'] ?? null, 'zone' => $said->zone, 'line_id' => $said->line === null ? null : Line::query()->where('key', $said->line)->value('id'),
+            'first_name' => $said->own['first_name'] ?? null, 'last_name' => $said->own['last_name'] ?? null,
+            'email' => $said->own['email'] ?? null, 'zone' => $said->zone,
+            'line_id' => $said->line === null ? null : Line::query()->where('key', $said->line)->value('id'),
             'fields' => json_encode((object) $own), 'added_at' => $this->world->begins->format('Y-m-d H:i:s'),
         ]);
         foreach ($said->numbers as $i => $number) {
             DB::table('numbers')->insert([
-                'person_id' => $id, 'e164' => $number->e164, 'country' => $number->country, 'kind' => $number->kind->value, 'zones' => json_encode($number->zones), 'rank' => count($said->numbers) - $i,
+                'person_id' => $id, 'e164' => $number->e164, 'country' => $number->country, 'kind' => $number->kind->value,
+                'zones' => json_encode($number->zones), 'rank' => count($said->numbers) - $i,
             ]);
             foreach (array_filter(['granted/marketing' => $said->optedIn, 'withdrawn/all' => $said->optedOut]) as $entry => $is) {
                 [$act, $scope] = explode('/', $entry);
-                DB::table('consents')->insert(['person_id' => $id, 'number' => $number->e164, 'act' => $act, 'scope' => $scope, 'how' => 'file', 'at' => $this->world->begins->format('Y-m-d H:i:s')]);
+                DB::table('consents')->insert([
+                    'person_id' => $id, 'number' => $number->e164, 'act' => $act, 'scope' => $scope, 'how' => 'file',
+                    'at' => $this->world->begins->format('Y-m-d H:i:s'),
+                ]);
             }
         }
         foreach (['tag' => $said->tags, 'list' => $said->lists] as $kind => $names) {
@@ -170,7 +200,13 @@ final class LiveWorld
             $fields[$key] = $type->fields[$key]->kind === FieldKind::Staff && $value !== null ? "#$value" : $value;
         }
         $origin = ChangeOrigin::staff(Staff::query()->firstOrFail());
-        resolve(RecordWriter::class)->take(new Cleaned($record->type, $record->key, new PersonInput(number: $record->person === null ? null : $this->number($record->person)), $fields), $quietly ? $origin->quietly() : $origin);
+        resolve(RecordWriter::class)->take(
+            new Cleaned(
+                $record->type, $record->key, new PersonInput(number: $record->person === null ? null : $this->number($record->person)),
+                $fields,
+            ),
+            $quietly ? $origin->quietly() : $origin,
+        );
     }
 
     private function happen(WorldEvent $event): void
@@ -182,18 +218,43 @@ final class LiveWorld
         match ($event->kind) {
             WorldEventKind::Record => DB::transaction(fn () => $event->new === null ? null : $this->record($event->new)),
             WorldEventKind::Person => $this->change((int) $id, $event->values, $staff),
-            WorldEventKind::Text => resolve(InboundTexts::class)->take('w'.++$this->texts, $this->number((string) $event->person)->e164 ?? '', (string) Line::query()->firstWhere('key', $event->key)?->number, $event->text),
-            WorldEventKind::Label => Labels::set((int) $id, $event->label, $event->text, $event->added, ChangeOrigin::staff($staff), $event->at),
+            WorldEventKind::Text => resolve(InboundTexts::class)->take(
+                'w'.++$this->texts, $this->number((string) $event->person)->e164 ?? '',
+                (string) Line::query()->firstWhere('key', $event->key)?->number, $event->text,
+            ),
+            WorldEventKind::Label => Labels::set(
+                (int) $id, $event->label, $event->text, $event->added, ChangeOrigin::staff($staff), $event->at,
+            ),
             WorldEventKind::Form => $this->changed(ChangeKind::FormSent, $id, ['form' => $event->key], $event->at, $staff),
-            WorldEventKind::Fate => $this->changed(ChangeKind::StatusReported, $id, array_filter(['fate' => $event->fate->value, 'rule' => $event->ofRule]), $event->at, $staff),
-            WorldEventKind::Start => ($model = $rule()) !== null && $model->power === ActivationState::On ? $runner->start($model, (int) $id, $event->record === null ? null : (int) DB::table('records')->where('external_id', $event->record)->value('id'), AskedBy::Hand, $staff) : null,
-            WorldEventKind::Rule => ($model = $rule()) === null || $model->power === $event->power ? null : match ($event->power) {
-                ActivationState::On => $runner->switchOn($model),
-                ActivationState::Paused => $model->update(['power' => ActivationState::Paused]),
-                ActivationState::Retired => $runner->retire($model),
-            },
+            WorldEventKind::Fate => $this->changed(
+                ChangeKind::StatusReported, $id, array_filter(['fate' => $event->fate->value, 'rule' => $event->ofRule]), $event->at,
+                $staff,
+            ),
+            WorldEventKind::Start => ($model = $rule()) !== null && $model->power === ActivationState::On
+                ? $runner->start(
+                    $model, (int) $id,
+                    $event->record === null ? null : (int) DB::table('records')->where('external_id', $event->record)->value('id'),
+                    AskedBy::Hand, $staff,
+                )
+                : null,
+            WorldEventKind::Rule => ($model = $rule()) === null || $model->power === $event->power
+                ? null
+                : match ($event->power) {
+                    ActivationState::On => $runner->switchOn($model),
+                    ActivationState::Paused => $model->update(['power' => ActivationState::Paused]),
+                    ActivationState::Retired => $runner->retire($model),
+                },
             WorldEventKind::Line => $runner->switchLine(Line::query()->where('key', $event->key)->firstOrFail(), $event->power),
-            WorldEventKind::Release => $runner->release(array_values(Message::query()->where('rule_id', $rule()?->id)->whereIn('state', [MessageState::Waiting, MessageState::SetAside])->orderBy('id')->pluck('id')->all())),
+            WorldEventKind::Release => $runner->release(
+                array_values(
+                    Message::query()
+                        ->where('rule_id', $rule()?->id)
+                        ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+                        ->orderBy('id')
+                        ->pluck('id')
+                        ->all(),
+                ),
+            ),
         };
     }
 
@@ -202,10 +263,18 @@ final class LiveWorld
     {
         $person = Person::query()->findOrFail($id);
         $own = array_intersect_key($values, ['first_name' => 1, 'last_name' => 1]);
-        DB::transaction(fn () => resolve(RecordWriter::class)->editPerson($person, new PersonInput(
-            email: isset($values['email']) ? (string) $values['email'] : $person->email, own: array_map(strval(...), $own) + array_filter(['first_name' => $person->first_name, 'last_name' => $person->last_name, 'zone' => $person->zone]),
-            fields: array_diff_key($values, $own, ['email' => 1]) + $person->fields,
-        ), ChangeOrigin::staff($staff)));
+        DB::transaction(
+            fn () => resolve(RecordWriter::class)->editPerson(
+                $person,
+                new PersonInput(
+                    email: isset($values['email']) ? (string) $values['email'] : $person->email,
+                    own: array_map(strval(...), $own) +
+                        array_filter(['first_name' => $person->first_name, 'last_name' => $person->last_name, 'zone' => $person->zone]),
+                    fields: array_diff_key($values, $own, ['email' => 1]) + $person->fields,
+                ),
+                ChangeOrigin::staff($staff),
+            ),
+        );
     }
 
     /** @param  array<string, mixed>  $with */

@@ -41,7 +41,9 @@ final class Rules
 
     public function text(string $text, string $kind = 'service'): self
     {
-        return $this->step(['do' => 'text', 'kind' => $kind, 'from' => ['line' => 'contacted'], 'wordings' => [['id' => 'w', 'text' => $text]]]);
+        return $this->step([
+            'do' => 'text', 'kind' => $kind, 'from' => ['line' => 'contacted'], 'wordings' => [['id' => 'w', 'text' => $text]],
+        ]);
     }
 
     public function goOnOnlyIfNotReplied(): self
@@ -76,7 +78,10 @@ final class Rules
 
     public function waitForDate(string $field, int $amount, string $unit): self
     {
-        return $this->step(['do' => 'wait', 'until' => ['date' => $field, 'offset' => ['amount' => $amount, 'unit' => $unit, 'side' => 'before']]]);
+        return $this->step([
+            'do' => 'wait',
+            'until' => ['date' => $field, 'offset' => ['amount' => $amount, 'unit' => $unit, 'side' => 'before']],
+        ]);
     }
 
     /** @return array<string, mixed> */

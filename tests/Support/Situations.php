@@ -29,8 +29,15 @@ final class Situations
     }
 
     /** @param  non-empty-list<string>  $zones */
-    public static function receiver(array $zones = ['Europe/London'], bool $optedOut = false, bool $optedIn = false, ?string $number = '+447700900123', NumberKind $kind = NumberKind::Mobile, ?bool $alive = null, bool $mayHaveOptedOut = false): Receiver
-    {
+    public static function receiver(
+        array $zones = ['Europe/London'],
+        bool $optedOut = false,
+        bool $optedIn = false,
+        ?string $number = '+447700900123',
+        NumberKind $kind = NumberKind::Mobile,
+        ?bool $alive = null,
+        bool $mayHaveOptedOut = false,
+    ): Receiver {
         return new Receiver('Ana', $number, 'GB', $kind, $alive, $zones[0], $zones, 'en_GB', $optedOut, $optedIn, $mayHaveOptedOut);
     }
 

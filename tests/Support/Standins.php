@@ -58,7 +58,9 @@ final readonly class Standins
      */
     private function post(string $path, array $body): array
     {
-        $context = stream_context_create(['http' => ['method' => 'POST', 'header' => 'Content-Type: application/json', 'content' => json_encode($body), 'timeout' => 120]]);
+        $context = stream_context_create([
+            'http' => ['method' => 'POST', 'header' => 'Content-Type: application/json', 'content' => json_encode($body), 'timeout' => 120],
+        ]);
 
         return json_decode((string) file_get_contents($this->url.$path, false, $context), true, 8, JSON_THROW_ON_ERROR);
     }

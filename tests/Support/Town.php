@@ -29,8 +29,9 @@ final class Town
     public function joinIn(): void
     {
         config([
-            'queue.default' => 'database', 'linnet.carrier.url' => $this->town->env['CARRIER_URL'], 'linnet.carrier.secret' => $this->town->env['CARRIER_SECRET'],
-            'linnet.lookup.url' => $this->town->env['LOOKUP_URL'], 'linnet.lookup.secret' => $this->town->env['LOOKUP_SECRET'],
+            'queue.default' => 'database', 'linnet.carrier.url' => $this->town->env['CARRIER_URL'],
+            'linnet.carrier.secret' => $this->town->env['CARRIER_SECRET'], 'linnet.lookup.url' => $this->town->env['LOOKUP_URL'],
+            'linnet.lookup.secret' => $this->town->env['LOOKUP_SECRET'],
         ]);
     }
 

@@ -25,16 +25,28 @@ final class Worlds
         return new self([
             'linnet_world' => 1, 'begins' => $begins, 'ends' => $ends,
             'business' => [
-                'name' => 'Osier Quay Boathouse', 'country' => 'GB', 'zone' => 'Europe/London', 'install' => 'test', 'link_base' => 'https://texts.example/l/',
-                'opening_hours' => $week('09:00', '18:00'),
+                'name' => 'Osier Quay Boathouse', 'country' => 'GB', 'zone' => 'Europe/London', 'install' => 'test',
+                'link_base' => 'https://texts.example/l/', 'opening_hours' => $week('09:00', '18:00'),
                 'tariff' => ['currency' => 'GBP', 'per_part' => ['GB' => 32_000, 'CA' => 9_000], 'elsewhere' => 90_000],
                 'words' => ['opt_out' => ['STOP', 'QUIT'], 'opt_in' => ['START'], 'help' => ['HELP']],
-                'policy' => ['decent_hours' => ['service' => $week('08:00', '20:30'), 'marketing' => $week('09:00', '19:00')], 'same_text_seconds' => 3600],
+                'policy' => [
+                    'decent_hours' => ['service' => $week('08:00', '20:30'), 'marketing' => $week('09:00', '19:00')],
+                    'same_text_seconds' => 3600,
+                ],
             ],
-            'types' => array_map(fn (array $type): array => array_intersect_key($type, ['key' => 1, 'name' => 1, 'plural' => 1, 'person' => 1, 'person_noun' => 1, 'start' => 1, 'fields' => 1]), $types),
-            'lines' => [['key' => 'front-desk', 'name' => 'front desk', 'number' => '+447700900100'], ['key' => 'workshop', 'name' => 'workshop', 'number' => '+447700900101']],
+            'types' => array_map(
+                fn (array $type): array => array_intersect_key($type, [
+                    'key' => 1, 'name' => 1, 'plural' => 1, 'person' => 1, 'person_noun' => 1, 'start' => 1, 'fields' => 1,
+                ]),
+                $types,
+            ),
+            'lines' => [
+                ['key' => 'front-desk', 'name' => 'front desk', 'number' => '+447700900100'],
+                ['key' => 'workshop', 'name' => 'workshop', 'number' => '+447700900101'],
+            ],
             'staff' => [
-                ['name' => 'Mira Okafor', 'email' => 'mira@osierquay.example', 'number' => '+447700900150'], ['name' => 'Tom Reyes', 'email' => 'tom@osierquay.example', 'number' => '+447700900151', 'texts_allowed' => false],
+                ['name' => 'Mira Okafor', 'email' => 'mira@osierquay.example', 'number' => '+447700900150'],
+                ['name' => 'Tom Reyes', 'email' => 'tom@osierquay.example', 'number' => '+447700900151', 'texts_allowed' => false],
             ],
             'people' => [], 'records' => [], 'events' => [],
         ]);

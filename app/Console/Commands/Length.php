@@ -23,11 +23,19 @@ final class Length extends Command
         }
         $length = Text\Length::of($text);
         $this->option('json')
-            ? $this->line((string) json_encode([
-                'encoding' => $length->encoding->value, 'units' => $length->units, 'parts' => $length->parts, 'left' => $length->left, 'culprits' => $length->culprits,
-            ], JSON_UNESCAPED_UNICODE))
-            : $this->line("{$length->encoding->value}: $length->units units, $length->parts parts, $length->left left"
-                .($length->culprits === [] ? '' : ', because of '.implode(' ', $length->culprits)));
+            ? $this->line(
+                (string) json_encode(
+                    [
+                        'encoding' => $length->encoding->value, 'units' => $length->units, 'parts' => $length->parts,
+                        'left' => $length->left, 'culprits' => $length->culprits,
+                    ],
+                    JSON_UNESCAPED_UNICODE,
+                ),
+            )
+            : $this->line(
+                "{$length->encoding->value}: $length->units units, $length->parts parts, $length->left left".
+                    ($length->culprits === [] ? '' : ', because of '.implode(' ', $length->culprits)),
+            );
 
         return self::SUCCESS;
     }

@@ -43,7 +43,16 @@ final class Prose extends Command
 
             return is_string($read) ? $this->read($language, $read) : $this->write($language, is_string($rule) ? $rule : '');
         } catch (Unreadable $e) {
-            return $this->refuse(array_map(fn ($problem): array => ['path' => $problem->path, 'code' => $problem->reason->code, 'says' => Sentence::of($problem->reason)], $e->problems));
+            return $this->refuse(
+                array_map(
+                    fn ($problem): array => [
+                        'path' => $problem->path,
+                        'code' => $problem->reason->code,
+                        'says' => Sentence::of($problem->reason),
+                    ],
+                    $e->problems,
+                ),
+            );
         } catch (QueryException) {
             $this->components->error('The database cannot be read. Give a world document behind --world.');
 
@@ -71,10 +80,19 @@ final class Prose extends Command
             return self::SUCCESS;
         }
 
-        return $this->refuse(array_map(fn (ProseError $error): array => array_filter([
-            'line' => $error->line, 'column' => $error->column, 'code' => $error->reason->code, 'says' => Sentence::of($error->reason), 'understood' => $error->reason->with['understood'] ?? null,
-            'expected' => $error->reason->with['expected'] ?? null, 'nearest' => $error->reason->with['nearest'] ?? null,
-        ], fn (mixed $value): bool => $value !== null), $read->errors));
+        return $this->refuse(
+            array_map(
+                fn (ProseError $error): array => array_filter(
+                    [
+                        'line' => $error->line, 'column' => $error->column, 'code' => $error->reason->code,
+                        'says' => Sentence::of($error->reason), 'understood' => $error->reason->with['understood'] ?? null,
+                        'expected' => $error->reason->with['expected'] ?? null, 'nearest' => $error->reason->with['nearest'] ?? null,
+                    ],
+                    fn (mixed $value): bool => $value !== null,
+                ),
+                $read->errors,
+            ),
+        );
     }
 
     private function vocabulary(): Vocabulary
@@ -88,7 +106,12 @@ final class Prose extends Command
     private function refuse(array $errors): int
     {
         if ($this->input->getOption('json')) {
-            $this->line(json_encode(['errors' => $errors], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
+            $this->line(
+                json_encode(
+                    ['errors' => $errors],
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+                ),
+            );
 
             return self::FAILURE;
         }

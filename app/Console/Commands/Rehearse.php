@@ -43,10 +43,19 @@ final class Rehearse extends Command
         }
         $lived = Rehearsal::of($world, [$rule]);
         $this->input->getOption('json')
-            ? $this->line(json_encode($this->all($lived), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR))
-            : $this->table(['Leaves', 'To', 'Words', 'Parts', 'Why not'], array_map(fn (OutText $text): array => [
-                $text->settledAt?->format('D j M Y H:i:s') ?? '', $text->to->who, $text->composed->body ?? '', $text->composed?->length->parts, $text->reason === null ? '' : Sentence::of($text->reason),
-            ], $lived->texts()));
+            ? $this->line(
+                json_encode($this->all($lived), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
+            )
+            : $this->table(
+                ['Leaves', 'To', 'Words', 'Parts', 'Why not'],
+                array_map(
+                    fn (OutText $text): array => [
+                        $text->settledAt?->format('D j M Y H:i:s') ?? '', $text->to->who, $text->composed->body ?? '',
+                        $text->composed?->length->parts, $text->reason === null ? '' : Sentence::of($text->reason),
+                    ],
+                    $lived->texts(),
+                ),
+            );
 
         return self::SUCCESS;
     }
@@ -62,7 +71,10 @@ final class Rehearse extends Command
         foreach ([$rule, ...$world->rules] as $i => $one) {
             $type = $one->trigger->type();
             if ($type !== RecordType::PERSON && ! isset($world->types[$type])) {
-                $problems[] = new Problem($i === 0 ? '$.trigger.type' : '$.rules['.($i - 1).'].trigger.type', new Reason('document.type_not_there', ['rule' => $one->name, 'type' => $type, 'known' => array_keys($world->types)]));
+                $problems[] = new Problem(
+                    $i === 0 ? '$.trigger.type' : '$.rules['.($i - 1).'].trigger.type',
+                    new Reason('document.type_not_there', ['rule' => $one->name, 'type' => $type, 'known' => array_keys($world->types)]),
+                );
             }
         }
         if ($problems !== []) {
@@ -87,22 +99,45 @@ final class Rehearse extends Command
     private function all(RehearsalResult $lived): array
     {
         return [
-            'runs' => array_map(fn (Run $run): array => [
-                'run' => $run->id, 'rule' => $run->rule->name, 'person' => $lived->personKey($run->personId()),
-                'record' => $run->subject->recordId === null ? null : $lived->recordKey($run->subject->recordId),
-                'began' => $run->state->beganAt->format(DATE_ATOM), 'live' => ! $run->state->isOver(), 'step' => $run->state->step, 'outcome' => $run->state->outcome,
-            ], $lived->runs()),
-            'texts' => array_map(fn (OutText $text): array => [
-                'run' => $text->run?->id, 'step' => $text->name, 'to' => $text->to->who, 'number' => $text->to->number, 'from' => $text->line, 'wording' => $text->wording,
-                'words' => $text->composed?->body, 'encoding' => $text->composed?->length->encoding->value, 'parts' => $text->composed?->length->parts,
-                'price_micros' => $text->composed?->price, 'wanted' => $text->wantedAt->format(DATE_ATOM), 'state' => $text->state->value,
-                'leaves' => $text->status()->at?->format(DATE_ATOM), 'why' => $text->reason === null ? null : Sentence::of($text->reason),
-                'gate' => array_map(fn ($judgement): array => array_map(fn ($verdict): array => ['say' => $verdict->say->value, 'why' => Sentence::of($verdict->reason)], $judgement->verdicts), $text->judgements),
-            ], $lived->texts()),
-            'effects' => array_map(fn (array $deed): array => ['at' => $deed['at']->format(DATE_ATOM), 'run' => $deed['run'], 'what' => $deed['what']] + $deed['with'], $lived->sideEffects()),
-            'trace' => array_map(fn (array $one): array => [
-                'at' => $one['at']->format(DATE_ATOM), 'rule' => $one['rule'], 'run' => $one['run'], 'about' => $one['subject']->name(), 'code' => $one['reason']->code, 'why' => Sentence::of($one['reason']),
-            ], $lived->trace()),
+            'runs' => array_map(
+                fn (Run $run): array => [
+                    'run' => $run->id, 'rule' => $run->rule->name, 'person' => $lived->personKey($run->personId()),
+                    'record' => $run->subject->recordId === null ? null : $lived->recordKey($run->subject->recordId),
+                    'began' => $run->state->beganAt->format(DATE_ATOM), 'live' => ! $run->state->isOver(), 'step' => $run->state->step,
+                    'outcome' => $run->state->outcome,
+                ],
+                $lived->runs(),
+            ),
+            'texts' => array_map(
+                fn (OutText $text): array => [
+                    'run' => $text->run?->id, 'step' => $text->name, 'to' => $text->to->who, 'number' => $text->to->number,
+                    'from' => $text->line, 'wording' => $text->wording, 'words' => $text->composed?->body,
+                    'encoding' => $text->composed?->length->encoding->value, 'parts' => $text->composed?->length->parts,
+                    'price_micros' => $text->composed?->price, 'wanted' => $text->wantedAt->format(DATE_ATOM),
+                    'state' => $text->state->value, 'leaves' => $text->status()->at?->format(DATE_ATOM),
+                    'why' => $text->reason === null ? null : Sentence::of($text->reason),
+                    'gate' => array_map(
+                        fn ($judgement): array => array_map(
+                            fn ($verdict): array => ['say' => $verdict->say->value, 'why' => Sentence::of($verdict->reason)],
+                            $judgement->verdicts,
+                        ),
+                        $text->judgements,
+                    ),
+                ],
+                $lived->texts(),
+            ),
+            'effects' => array_map(
+                fn (array $deed): array => ['at' => $deed['at']->format(DATE_ATOM), 'run' => $deed['run'], 'what' => $deed['what']] +
+                    $deed['with'],
+                $lived->sideEffects(),
+            ),
+            'trace' => array_map(
+                fn (array $one): array => [
+                    'at' => $one['at']->format(DATE_ATOM), 'rule' => $one['rule'], 'run' => $one['run'], 'about' => $one['subject']->name(),
+                    'code' => $one['reason']->code, 'why' => Sentence::of($one['reason']),
+                ],
+                $lived->trace(),
+            ),
         ];
     }
 }

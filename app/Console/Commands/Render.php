@@ -43,7 +43,9 @@ final class Render extends Command
         }
 
         try {
-            $text = (new Renderer(Facts::fromJson($facts), $at, $zone, (string) $this->input->getOption('locale')))->render(Template::parse((string) $this->input->getArgument('template')));
+            $text = (new Renderer(Facts::fromJson($facts), $at, $zone, (string) $this->input->getOption('locale')))->render(
+                Template::parse((string) $this->input->getArgument('template')),
+            );
             $found = ['text' => $text];
         } catch (TemplateError $e) {
             $found = ['problem' => ['at' => $e->at, 'says' => Sentence::of($e->reason())]];

@@ -66,7 +66,9 @@ final class Rules extends Command
         }
         foreach ($files as $file) {
             $read = Core::fromJson((string) file_get_contents($file));
-            $rule = ($read->key === null ? null : Rule::query()->firstWhere('key', $read->key)) ?? Rule::query()->create(['name' => $read->name, 'power' => ActivationState::Paused]);
+            $rule =
+                ($read->key === null ? null : Rule::query()->firstWhere('key', $read->key)) ??
+                Rule::query()->create(['name' => $read->name, 'power' => ActivationState::Paused]);
             if ($rule->version?->read()->toJson() !== $read->toJson()) {
                 Publishing::publish($rule, $read, null, false, $now);
             }
@@ -120,7 +122,9 @@ final class Rules extends Command
      */
     private function files(array $paths): array
     {
-        return array_merge(...array_map(fn (string $path): array => is_dir($path) ? (glob(rtrim($path, '/').'/*.json') ?: []) : [$path], $paths));
+        return array_merge(
+            ...array_map(fn (string $path): array => is_dir($path) ? (glob(rtrim($path, '/').'/*.json') ?: []) : [$path], $paths),
+        );
     }
 
     private function say(string $problem): int

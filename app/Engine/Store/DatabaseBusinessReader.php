@@ -123,10 +123,20 @@ final class DatabaseBusinessReader implements BusinessReader
                 $labels[(int) $label->person_id][] = $label;
             }
             $this->people += array_fill_keys($chunk, null);
-            foreach (DB::table('people')->whereIn('id', $chunk)->get(['id', 'first_name', 'last_name', 'email', 'zone', 'locale', 'fields', 'line_id']) as $row) {
-                $this->people[(int) $row->id] = self::read($row, $row->line_id === null ? null : $this->lineKey((int) $row->line_id), $numbers[(int) $row->id] ?? [], $labels[(int) $row->id] ?? []);
+            foreach (
+                DB::table('people')
+                    ->whereIn('id', $chunk)
+                    ->get(['id', 'first_name', 'last_name', 'email', 'zone', 'locale', 'fields', 'line_id']) as $row
+            ) {
+                $this->people[(int) $row->id] = self::read(
+                    $row, $row->line_id === null ? null : $this->lineKey((int) $row->line_id), $numbers[(int) $row->id] ?? [],
+                    $labels[(int) $row->id] ?? [],
+                );
             }
-            $this->preloadWords($chunk, array_merge(...array_map(fn (int $id): array => array_column($this->people[$id]->numbers ?? [], 'e164'), $chunk)));
+            $this->preloadWords(
+                $chunk,
+                array_merge(...array_map(fn (int $id): array => array_column($this->people[$id]->numbers ?? [], 'e164'), $chunk)),
+            );
         }
     }
 
@@ -191,8 +201,15 @@ final class DatabaseBusinessReader implements BusinessReader
     {
         $typeId = array_search($type, $this->typeKeys(), true);
 
-        return array_values(DB::table('records')->where('record_type_id', $typeId === false ? 0 : $typeId)->where('person_id', $personId)->orderByDesc('id')->get(self::RECORD)
-            ->map(fn (\stdClass $row): Record => $this->records[(int) $row->id] ?? $this->keep($row))->all());
+        return array_values(
+            DB::table('records')
+                ->where('record_type_id', $typeId === false ? 0 : $typeId)
+                ->where('person_id', $personId)
+                ->orderByDesc('id')
+                ->get(self::RECORD)
+                ->map(fn (\stdClass $row): Record => $this->records[(int) $row->id] ?? $this->keep($row))
+                ->all(),
+        );
     }
 
     public function staff(int $id): ?Staff
@@ -277,16 +294,36 @@ final class DatabaseBusinessReader implements BusinessReader
         foreach (DB::table('people')->whereIn('id', $people)->pluck('added_at', 'id') as $id => $at) {
             $this->changed[(int) $id] = self::moment($at);
         }
-        $changes = DB::table('changes')->whereIn('person_id', $people)->whereNotIn('kind', [ChangeKind::Asked->value, ChangeKind::StatusReported->value])->groupBy('person_id')->selectRaw('person_id, max(at) as last_at')->get();
+        $changes = DB::table('changes')
+            ->whereIn('person_id', $people)
+            ->whereNotIn('kind', [ChangeKind::Asked->value, ChangeKind::StatusReported->value])
+            ->groupBy('person_id')
+            ->selectRaw('person_id, max(at) as last_at')
+            ->get();
         foreach ($changes as $row) {
-            $this->changed[(int) $row->person_id] = max($this->changed[(int) $row->person_id] ?? self::moment($row->last_at), self::moment($row->last_at));
+            $this->changed[(int) $row->person_id] = max(
+                $this->changed[(int) $row->person_id] ?? self::moment($row->last_at),
+                self::moment($row->last_at),
+            );
         }
     }
 
     public function replies(int $runId, int $after): array
     {
-        return array_values(DB::table('messages')->where('put_to_run_id', $runId)->where('id', '>', $after)->orderBy('id')->get(['id', 'at', 'body', 'answer', 'remark'])
-            ->map(fn (\stdClass $row): Reply => new Reply((int) $row->id, self::moment($row->at), (string) $row->body, $row->answer === null ? null : (int) $row->answer, (string) $row->remark))->all());
+        return array_values(
+            DB::table('messages')
+                ->where('put_to_run_id', $runId)
+                ->where('id', '>', $after)
+                ->orderBy('id')
+                ->get(['id', 'at', 'body', 'answer', 'remark'])
+                ->map(
+                    fn (\stdClass $row): Reply => new Reply(
+                        (int) $row->id, self::moment($row->at), (string) $row->body, $row->answer === null ? null : (int) $row->answer,
+                        (string) $row->remark,
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /** Told by the books of texts what left within this transaction. @var \Closure(int): array<string, \DateTimeImmutable>|null */
@@ -294,8 +331,17 @@ final class DatabaseBusinessReader implements BusinessReader
 
     public function lastTexts(int $personId): array
     {
-        return ($this->justLeft === null ? [] : ($this->justLeft)($personId)) + DB::table('messages')->where('person_id', $personId)->where('origin', MessageOrigin::Rule->value)->whereNotNull('left_at')->where('state', '!=', MessageState::Failed->value)->groupBy('rule_id')
-            ->selectRaw('rule_id, max(left_at) as last_at')->get()->mapWithKeys(fn (\stdClass $row): array => [(string) $row->rule_id => self::moment($row->last_at)])->all();
+        return ($this->justLeft === null ? [] : ($this->justLeft)($personId)) +
+            DB::table('messages')
+                ->where('person_id', $personId)
+                ->where('origin', MessageOrigin::Rule->value)
+                ->whereNotNull('left_at')
+                ->where('state', '!=', MessageState::Failed->value)
+                ->groupBy('rule_id')
+                ->selectRaw('rule_id, max(left_at) as last_at')
+                ->get()
+                ->mapWithKeys(fn (\stdClass $row): array => [(string) $row->rule_id => self::moment($row->last_at)])
+                ->all();
     }
 
     public function pool(string $name): array
@@ -307,10 +353,17 @@ final class DatabaseBusinessReader implements BusinessReader
     {
         if ($this->rules === null) {
             $this->rules = [];
-            $rows = DB::table('rules')->join('rule_versions', 'rule_versions.id', '=', 'rules.version_id')->where('rules.power', ActivationState::On->value)->orderBy('rules.id')->get(['rules.id', 'rule_versions.id as version_id', 'rule_versions.document']);
+            $rows = DB::table('rules')
+                ->join('rule_versions', 'rule_versions.id', '=', 'rules.version_id')
+                ->where('rules.power', ActivationState::On->value)
+                ->orderBy('rules.id')
+                ->get(['rules.id', 'rule_versions.id as version_id', 'rule_versions.document']);
             foreach ($rows as $row) {
                 $this->versionIds[(int) $row->id] = (int) $row->version_id;
-                $this->rules[] = new Published((string) $row->id, $this->versions[(int) $row->version_id] ??= self::parse((string) $row->document));
+                $this->rules[] = new Published(
+                    (string) $row->id,
+                    ($this->versions[(int) $row->version_id] ??= self::parse((string) $row->document)),
+                );
             }
         }
 
@@ -352,7 +405,10 @@ final class DatabaseBusinessReader implements BusinessReader
     {
         if ($this->powers === []) {
             foreach (DB::table('rules')->get(['id', 'power', 'paused_until']) as $row) {
-                $this->powers[(int) $row->id] = ['power' => ActivationState::from((string) $row->power), 'pausedUntil' => $row->paused_until === null ? null : self::moment($row->paused_until)];
+                $this->powers[(int) $row->id] = [
+                    'power' => ActivationState::from((string) $row->power),
+                    'pausedUntil' => $row->paused_until === null ? null : self::moment($row->paused_until),
+                ];
             }
         }
 
@@ -374,15 +430,25 @@ final class DatabaseBusinessReader implements BusinessReader
     {
         if ($this->types === null) {
             $this->types = [];
-            $fields = DB::table('fields')->whereNull('removed_at')->orderBy('position')->orderBy('id')->get(['record_type_id', 'key', 'name', 'kind', 'options', 'of', 'at_place'])->groupBy('record_type_id');
+            $fields = DB::table('fields')
+                ->whereNull('removed_at')
+                ->orderBy('position')
+                ->orderBy('id')
+                ->get(['record_type_id', 'key', 'name', 'kind', 'options', 'of', 'at_place'])
+                ->groupBy('record_type_id');
             foreach (DB::table('record_types')->get(['id', 'key', 'name', 'person_field', 'start_field']) as $type) {
                 $theirs = [];
                 foreach ($fields[$type->id] ?? [] as $row) {
                     /** @var list<string> $options */
                     $options = $row->options === null ? [] : json_decode((string) $row->options, true, 4, JSON_THROW_ON_ERROR);
-                    $theirs[(string) $row->key] = new Field((string) $row->key, (string) $row->name, FieldKind::from((string) $row->kind), $options, $row->of, (bool) $row->at_place);
+                    $theirs[(string) $row->key] = new Field(
+                        (string) $row->key, (string) $row->name, FieldKind::from((string) $row->kind), $options, $row->of,
+                        (bool) $row->at_place,
+                    );
                 }
-                $this->types[(string) $type->key] = new RecordType((string) $type->key, (string) $type->name, $theirs, $type->person_field, $type->start_field);
+                $this->types[(string) $type->key] = new RecordType(
+                    (string) $type->key, (string) $type->name, $theirs, $type->person_field, $type->start_field,
+                );
                 $this->typeKeys[(int) $type->id] = (string) $type->key;
             }
         }
@@ -404,7 +470,8 @@ final class DatabaseBusinessReader implements BusinessReader
         $values = json_decode((string) $row->values, true, 64, JSON_THROW_ON_ERROR);
 
         return $this->records[(int) $row->id] = new Record(
-            (int) $row->id, $this->types()[$this->typeKeys()[(int) $row->record_type_id]], $values, $row->person_id === null ? null : (int) $row->person_id, self::moment($row->changed_at),
+            (int) $row->id, $this->types()[$this->typeKeys()[(int) $row->record_type_id]], $values,
+            $row->person_id === null ? null : (int) $row->person_id, self::moment($row->changed_at),
         );
     }
 
@@ -423,15 +490,26 @@ final class DatabaseBusinessReader implements BusinessReader
     /** @return array<int, Staff> */
     private function staffById(): array
     {
-        return $this->staff ??= DB::table('staff')->get()->mapWithKeys(fn (\stdClass $row): array => [
-            (int) $row->id => new Staff((int) $row->id, (string) $row->name, (string) $row->email, $row->number, (bool) $row->texts_allowed),
-        ])->all();
+        return $this->staff ??= DB::table('staff')
+            ->get()
+            ->mapWithKeys(
+                fn (\stdClass $row): array => [
+                    (int) $row->id => new Staff(
+                        (int) $row->id, (string) $row->name, (string) $row->email, $row->number, (bool) $row->texts_allowed,
+                    ),
+                ],
+            )
+            ->all();
     }
 
     /** @return array<string, Line> */
     private function allLines(): array
     {
-        return $this->lines ??= LineModel::query()->orderBy('id')->get()->mapWithKeys(fn (LineModel $line): array => [$line->key => $line->read()])->all();
+        return $this->lines ??= LineModel::query()
+            ->orderBy('id')
+            ->get()
+            ->mapWithKeys(fn (LineModel $line): array => [$line->key => $line->read()])
+            ->all();
     }
 
     /**
@@ -445,7 +523,15 @@ final class DatabaseBusinessReader implements BusinessReader
         foreach ($people as $id) {
             $this->replied[$id] = null;
         }
-        $texts = $people === [] ? [] : DB::table('messages')->whereIn('person_id', $people)->where('origin', MessageOrigin::Them->value)->groupBy('person_id')->selectRaw('person_id, max(at) as last_at')->get();
+        $texts =
+            $people === []
+                ? []
+                : DB::table('messages')
+                    ->whereIn('person_id', $people)
+                    ->where('origin', MessageOrigin::Them->value)
+                    ->groupBy('person_id')
+                    ->selectRaw('person_id, max(at) as last_at')
+                    ->get();
         foreach ($texts as $row) {
             $this->replied[(int) $row->person_id] = self::moment($row->last_at);
         }
@@ -482,7 +568,12 @@ final class DatabaseBusinessReader implements BusinessReader
             $ids[$i] = (int) $number->id;
         }
         $newest = $ids === [] ? null : $theirs[(int) array_search(max($ids), $ids, true)];
-        $named = fn (string $kind): array => array_values(array_map(fn (\stdClass $label): string => (string) $label->name, array_filter($labels, fn (\stdClass $label): bool => $label->kind === $kind)));
+        $named = fn (string $kind): array => array_values(
+            array_map(
+                fn (\stdClass $label): string => (string) $label->name,
+                array_filter($labels, fn (\stdClass $label): bool => $label->kind === $kind),
+            ),
+        );
         $called = match (true) {
             (string) $row->first_name !== '' => (string) $row->first_name,
             (string) $row->last_name !== '' => (string) $row->last_name,
@@ -501,7 +592,8 @@ final class DatabaseBusinessReader implements BusinessReader
         $zones = json_decode((string) $row->zones, true, 4, JSON_THROW_ON_ERROR);
 
         return new PersonNumber(
-            (string) $row->e164, (string) $row->country, NumberKind::from((string) $row->kind), $zones, $row->alive === null ? null : (bool) $row->alive, (int) $row->rank,
+            (string) $row->e164, (string) $row->country, NumberKind::from((string) $row->kind), $zones,
+            $row->alive === null ? null : (bool) $row->alive, (int) $row->rank,
             $row->looked_up_at === null ? null : self::moment($row->looked_up_at),
         );
     }

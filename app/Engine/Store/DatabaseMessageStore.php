@@ -61,13 +61,19 @@ final class DatabaseMessageStore implements MessageStore
     /** @var array<string, array{departed: list<int>, many: int, new: list<int>}> by line */
     private array $lines = [];
 
-    /** @var array<int, array<string, array<string, array{left: string|null, wanted: string, held: bool}>>> what was said of late, by person, fingerprint of the words, and text */
+    /**
+     * @var array<int, array<string, array<string, array{left: string|null, wanted: string, held: bool}>>> what was said of late, by
+     * person, fingerprint of the words, and text
+     */
     private array $said = [];
 
     private int $spent = 0;
 
-    public function __construct(private readonly DatabaseBusinessReader $reader, private readonly DatabaseRunStore $runs, private readonly \DateTimeImmutable $now)
-    {
+    public function __construct(
+        private readonly DatabaseBusinessReader $reader,
+        private readonly DatabaseRunStore $runs,
+        private readonly \DateTimeImmutable $now,
+    ) {
     }
 
     public function of(Run $run, string $name): ?OutText
@@ -124,12 +130,24 @@ final class DatabaseMessageStore implements MessageStore
         $since = DatabaseRunStore::at($this->now->modify("-{$this->reader->policy()->sameTextSeconds} seconds"));
         foreach (array_chunk($people, 400) as $chunk) {
             $this->heardOf += array_fill_keys($chunk, true);
-            $rows = DB::table('messages')->leftJoin('timers', fn (JoinClause $join) => $join->on('timers.subject_id', 'messages.id')->where('timers.kind', Timer::MESSAGE))
-                ->whereIn('person_id', $chunk)->where('at', '>', $since)->where('origin', MessageOrigin::Rule->value)
-                ->whereIn('state', [MessageState::Waiting->value, MessageState::Ready->value, MessageState::Handed->value, MessageState::Arrived->value])
+            $rows = DB::table('messages')
+                ->leftJoin(
+                    'timers',
+                    fn (JoinClause $join) => $join->on('timers.subject_id', 'messages.id')->where('timers.kind', Timer::MESSAGE),
+                )
+                ->whereIn('person_id', $chunk)
+                ->where('at', '>', $since)
+                ->where('origin', MessageOrigin::Rule->value)
+                ->whereIn('state', [
+                    MessageState::Waiting->value, MessageState::Ready->value, MessageState::Handed->value, MessageState::Arrived->value,
+                ])
                 ->get(['person_id', 'words_hash', 'name', 'left_at', 'wanted_at', 'due_at']);
             foreach ($rows as $row) {
-                $this->said[(int) $row->person_id][(string) $row->words_hash][(string) $row->name] ??= ['left' => $row->left_at, 'wanted' => (string) $row->wanted_at, 'held' => $row->due_at !== null];
+                $this->said[(int) $row->person_id][(string) $row->words_hash][(string) $row->name] ??= [
+                    'left' => $row->left_at,
+                    'wanted' => (string) $row->wanted_at,
+                    'held' => $row->due_at !== null,
+                ];
             }
         }
     }
@@ -141,7 +159,9 @@ final class DatabaseMessageStore implements MessageStore
         $this->texts[$key] = $this->kept[$key] = $text;
         if ($text->origin === TextOrigin::Rule && $text->to->personId !== null && $text->composed !== null) {
             $this->said[$text->to->personId][md5($text->composed->words)][$key] = [
-                'left' => $text->state === TextState::Left && $text->settledAt !== null ? DatabaseRunStore::at($text->settledAt) : null, 'wanted' => DatabaseRunStore::at($text->wantedAt), 'held' => false,
+                'left' => $text->state === TextState::Left && $text->settledAt !== null ? DatabaseRunStore::at($text->settledAt) : null,
+                'wanted' => DatabaseRunStore::at($text->wantedAt),
+                'held' => false,
             ];
         }
         // Why it waits or will not go is said in the story, once as long as it stays the same.
@@ -149,7 +169,13 @@ final class DatabaseMessageStore implements MessageStore
             $this->saidSo[$key] = $text->reason->code;
             $this->runs->trace($text->reason, (int) $run->ruleId, $run->id, $run->personId(), null, $text);
         }
-        if ($text->state === TextState::Left && $text->composed !== null && $text->origin === TextOrigin::Rule && $text->to->personId !== null && $text->settledAt !== null) {
+        if (
+            $text->state === TextState::Left &&
+            $text->composed !== null &&
+            $text->origin === TextOrigin::Rule &&
+            $text->to->personId !== null &&
+            $text->settledAt !== null
+        ) {
             $this->opened["{$text->to->personId}/$text->line"] = true;
             $this->left[$text->to->personId][] = $text;
             $this->spent += $text->composed->price;
@@ -184,8 +210,14 @@ final class DatabaseMessageStore implements MessageStore
     public function count(string $wordings, string $wording, ?int $personId, int $by): void
     {
         foreach (array_unique([0, $personId ?? 0]) as $person) {
-            DB::table('wording_uses')->insertOrIgnore(['wordings' => $wordings, 'wording' => $wording, 'person_id' => $person, 'times' => 0]);
-            DB::table('wording_uses')->where('wordings', $wordings)->where('wording', $wording)->where('person_id', $person)->increment('times', $by);
+            DB::table('wording_uses')->insertOrIgnore([
+                'wordings' => $wordings, 'wording' => $wording, 'person_id' => $person, 'times' => 0,
+            ]);
+            DB::table('wording_uses')
+                ->where('wordings', $wordings)
+                ->where('wording', $wording)
+                ->where('person_id', $person)
+                ->increment('times', $by);
         }
     }
 
@@ -200,7 +232,10 @@ final class DatabaseMessageStore implements MessageStore
 
     public function sameSentAt(int $personId, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable
     {
-        $left = array_filter(array_column($this->saidTo($personId, $words), 'left'), fn (?string $at): bool => $at > DatabaseRunStore::at($since));
+        $left = array_filter(
+            array_column($this->saidTo($personId, $words), 'left'),
+            fn (?string $at): bool => $at > DatabaseRunStore::at($since),
+        );
 
         return $left === [] ? null : DatabaseBusinessReader::moment(max($left));
     }
@@ -209,7 +244,12 @@ final class DatabaseMessageStore implements MessageStore
     {
         $own = ($text->run->id ?? '')."/$text->name";
         foreach ($this->saidTo((int) $text->to->personId, $words) as $name => $said) {
-            if ($name !== $own && $said['held'] && $said['wanted'] > DatabaseRunStore::at($since) && $said['wanted'] <= DatabaseRunStore::at($text->wantedAt)) {
+            if (
+                $name !== $own &&
+                $said['held'] &&
+                $said['wanted'] > DatabaseRunStore::at($since) &&
+                $said['wanted'] <= DatabaseRunStore::at($text->wantedAt)
+            ) {
                 return DatabaseBusinessReader::moment($said['wanted']);
             }
         }
@@ -229,9 +269,23 @@ final class DatabaseMessageStore implements MessageStore
 
     public function recent(int $personId, int $many): array
     {
-        $new = array_map(fn (OutText $text): \DateTimeImmutable => $text->settledAt ?? $this->now, array_reverse($this->left[$personId] ?? []));
-        $old = count($new) >= $many ? [] : DB::table('messages')->where('person_id', $personId)->where('origin', MessageOrigin::Rule->value)->whereNotNull('left_at')->where('state', '!=', MessageState::Failed->value)
-            ->orderByDesc('left_at')->limit($many)->pluck('left_at')->map(DatabaseBusinessReader::moment(...))->all();
+        $new = array_map(
+            fn (OutText $text): \DateTimeImmutable => $text->settledAt ?? $this->now,
+            array_reverse($this->left[$personId] ?? []),
+        );
+        $old =
+            count($new) >= $many
+                ? []
+                : DB::table('messages')
+                    ->where('person_id', $personId)
+                    ->where('origin', MessageOrigin::Rule->value)
+                    ->whereNotNull('left_at')
+                    ->where('state', '!=', MessageState::Failed->value)
+                    ->orderByDesc('left_at')
+                    ->limit($many)
+                    ->pluck('left_at')
+                    ->map(DatabaseBusinessReader::moment(...))
+                    ->all();
 
         return array_slice([...$new, ...array_values($old)], 0, $many);
     }
@@ -257,7 +311,7 @@ final class DatabaseMessageStore implements MessageStore
 
     public function reservedSlots(string $line, array $ks): array
     {
-        $there = $this->departures($line);
+        $there = $this->slots($line);
         $id = $this->reader->line($line)?->id;
         $many = $there['many'] + count($there['new']);
         $back = $asked = [];
@@ -268,7 +322,14 @@ final class DatabaseMessageStore implements MessageStore
                 $asked[$many - $k + 1] = $k;
             }
         }
-        foreach ($asked === [] ? [] : DB::table('send_slots')->where('line_id', $id)->whereIn('number', array_keys($asked))->get(['number', 'at']) as $row) {
+        foreach (
+            $asked === []
+                ? []
+                : DB::table('send_slots')
+                    ->where('line_id', $id)
+                    ->whereIn('number', array_keys($asked))
+                    ->get(['number', 'at']) as $row
+        ) {
             $back[$asked[(int) $row->number]] = DatabaseBusinessReader::moment($row->at)->getTimestamp();
         }
 
@@ -277,7 +338,7 @@ final class DatabaseMessageStore implements MessageStore
 
     public function reserveSlot(string $line, \DateTimeImmutable $at): void
     {
-        $this->departures($line);
+        $this->slots($line);
         $this->lines[$line]['new'][] = $at->getTimestamp();
     }
 
@@ -288,7 +349,10 @@ final class DatabaseMessageStore implements MessageStore
             return end($new)->line;
         }
         $ids = array_map(fn (string $key): ?int => $this->reader->line($key)?->id, $among);
-        $last = DB::table('messages')->where('person_id', $personId)->whereIn('origin', [MessageOrigin::Rule->value, MessageOrigin::Staff->value, MessageOrigin::Them->value])->where('state', '!=', MessageState::Failed->value)
+        $last = DB::table('messages')
+            ->where('person_id', $personId)
+            ->whereIn('origin', [MessageOrigin::Rule->value, MessageOrigin::Staff->value, MessageOrigin::Them->value])
+            ->where('state', '!=', MessageState::Failed->value)
             ->where(fn ($query) => $query->whereNotNull('left_at')->orWhere('origin', MessageOrigin::Them->value))
             ->when($ids !== [], fn ($query) => $query->whereIn('line_id', $ids))->orderByDesc('at')->orderByDesc('id')->value('line_id');
 
@@ -314,7 +378,11 @@ final class DatabaseMessageStore implements MessageStore
         $this->flushTexts();
         foreach ($this->lines as $key => $line) {
             $id = $this->reader->line($key)?->id;
-            $rows = array_map(fn (int $at, int $i): array => ['line_id' => $id, 'number' => $line['many'] + $i + 1, 'at' => gmdate('Y-m-d H:i:s', $at)], $line['new'], array_keys($line['new']));
+            $rows = array_map(
+                fn (int $at, int $i): array => ['line_id' => $id, 'number' => $line['many'] + $i + 1, 'at' => gmdate('Y-m-d H:i:s', $at)],
+                $line['new'],
+                array_keys($line['new']),
+            );
             foreach (array_chunk($rows, 200) as $chunk) {
                 DB::table('send_slots')->insert($chunk);
             }
@@ -329,13 +397,17 @@ final class DatabaseMessageStore implements MessageStore
     }
 
     /** @return array{departed: list<int>, many: int, new: list<int>} */
-    private function departures(string $line): array
+    private function slots(string $line): array
     {
         if (! isset($this->lines[$line])) {
             $id = $this->reader->line($line)?->id;
             // Held until the end of this work: two workers must not give out the same place in the line's order.
             DB::table('lines')->where('id', $id)->lockForUpdate()->value('id');
-            $this->lines[$line] = ['departed' => [], 'many' => (int) DB::table('send_slots')->where('line_id', $id)->max('number'), 'new' => []];
+            $this->lines[$line] = [
+                'departed' => [],
+                'many' => (int) DB::table('send_slots')->where('line_id', $id)->max('number'),
+                'new' => [],
+            ];
         }
 
         return $this->lines[$line];
@@ -354,7 +426,11 @@ final class DatabaseMessageStore implements MessageStore
         foreach ($this->kept as $text) {
             $id = $this->conversations[$this->conversationKey($text)] ?? null;
             if ($id !== null) {
-                Prepared::update('conversations', $id, ['last_message_id' => $text->id, 'last_at' => DatabaseRunStore::at($text->settledAt ?? $this->now), 'opened' => true]);
+                Prepared::update('conversations', $id, [
+                    'last_message_id' => $text->id,
+                    'last_at' => DatabaseRunStore::at($text->settledAt ?? $this->now),
+                    'opened' => true,
+                ]);
             }
             foreach ($text->state === TextState::Left ? $text->composed->links ?? [] : [] as $code => $target) {
                 DB::table('links')->insertOrIgnore(['code' => $code, 'message_id' => $text->id, 'target' => $target]);
@@ -377,20 +453,31 @@ final class DatabaseMessageStore implements MessageStore
         $left = $text->state === TextState::Left;
         $row = [
             'state' => match ($text->state) {
-                TextState::Waiting => MessageState::Waiting->value, TextState::SetAside => MessageState::SetAside->value,
-                TextState::Dropped => MessageState::Dropped->value, TextState::Left => MessageState::Ready->value, TextState::Failed => MessageState::Failed->value,
+                TextState::Waiting => MessageState::Waiting->value,
+                TextState::SetAside => MessageState::SetAside->value,
+                TextState::Dropped => MessageState::Dropped->value,
+                TextState::Left => MessageState::Ready->value,
+                TextState::Failed => MessageState::Failed->value,
             },
-            'reason' => $text->reason === null ? null : json_encode($text->reason->toArray(), JSON_THROW_ON_ERROR), 'number' => $text->to->number,
-            'at' => DatabaseRunStore::at($left ? $settled : $text->wantedAt), 'slot_at' => $text->slot === null ? null : DatabaseRunStore::at($text->slot),
-            'left_at' => $left ? DatabaseRunStore::at($settled) : null, 'conversation_id' => $this->conversations[$this->conversationKey($text)] ?? null,
+            'reason' => $text->reason === null ? null : json_encode($text->reason->toArray(), JSON_THROW_ON_ERROR),
+            'number' => $text->to->number,
+            'at' => DatabaseRunStore::at($left ? $settled : $text->wantedAt),
+            'slot_at' => $text->slot === null ? null : DatabaseRunStore::at($text->slot),
+            'left_at' => $left ? DatabaseRunStore::at($settled) : null,
+            'conversation_id' => $this->conversations[$this->conversationKey($text)] ?? null,
         ];
 
         // What it said when it was last asked about stays, where it was only dropped.
-        return $text->composed === null && $text->id !== null ? $row : $row + [
-            'body' => $text->composed->body ?? '', 'words_hash' => $text->composed === null ? null : md5($text->composed->words), 'encoding' => $text->composed?->length->encoding->value, 'parts' => $text->composed->length->parts ?? 0,
-            'price_micros' => $text->composed->price ?? 0, 'currency' => $this->reader->business()->tariff->currency,
-            'verdicts' => $text->judgements === [] ? null : json_encode($text->judgements[count($text->judgements) - 1]->toArray(), JSON_THROW_ON_ERROR),
-        ];
+        return $text->composed === null && $text->id !== null
+            ? $row
+            : $row + [
+                'body' => $text->composed->body ?? '', 'words_hash' => $text->composed === null ? null : md5($text->composed->words),
+                'encoding' => $text->composed?->length->encoding->value, 'parts' => $text->composed->length->parts ?? 0,
+                'price_micros' => $text->composed->price ?? 0, 'currency' => $this->reader->business()->tariff->currency,
+                'verdicts' => $text->judgements === []
+                        ? null
+                        : json_encode($text->judgements[count($text->judgements) - 1]->toArray(), JSON_THROW_ON_ERROR),
+            ];
     }
 
     /** @return array<string, mixed> what never changes about a text */
@@ -399,10 +486,14 @@ final class DatabaseMessageStore implements MessageStore
         $run = $text->run ?? throw new \LogicException('a rule wants it');
 
         return [
-            'name' => $name, 'key' => (string) Str::uuid7(), 'origin' => $text->origin === TextOrigin::Notice ? MessageOrigin::Notice->value : MessageOrigin::Rule->value, 'person_id' => $run->personId(),
-            'line_id' => ($text->line === null ? null : $this->reader->line($text->line)?->id) ?? $this->reader->lines()[0]->id, 'run_id' => $run->id, 'rule_id' => (int) $run->ruleId,
-            'step' => explode('/', $text->name)[0], 'kind' => $text->kind->value, 'template' => $text->words?->source, 'wanted_at' => DatabaseRunStore::at($text->wantedAt), 'to_staff_id' => $text->to->staffId,
-            'wordings' => $text->wordings, 'wording' => $text->wording, 'anchor_at' => $text->anchor === null ? null : DatabaseRunStore::at($text->anchor), 'picture' => $text->picture,
+            'name' => $name, 'key' => (string) Str::uuid7(),
+            'origin' => $text->origin === TextOrigin::Notice ? MessageOrigin::Notice->value : MessageOrigin::Rule->value,
+            'person_id' => $run->personId(),
+            'line_id' => ($text->line === null ? null : $this->reader->line($text->line)?->id) ?? $this->reader->lines()[0]->id,
+            'run_id' => $run->id, 'rule_id' => (int) $run->ruleId, 'step' => explode('/', $text->name)[0], 'kind' => $text->kind->value,
+            'template' => $text->words?->source, 'wanted_at' => DatabaseRunStore::at($text->wantedAt), 'to_staff_id' => $text->to->staffId,
+            'wordings' => $text->wordings, 'wording' => $text->wording,
+            'anchor_at' => $text->anchor === null ? null : DatabaseRunStore::at($text->anchor), 'picture' => $text->picture,
             'expects_reply' => $text->expectsReply,
         ];
     }
@@ -410,13 +501,17 @@ final class DatabaseMessageStore implements MessageStore
     /** Person and line of the conversation a text that leaves belongs to; empty where it belongs to none. */
     private function conversationKey(OutText $text): string
     {
-        return $text->state === TextState::Left && $text->origin === TextOrigin::Rule && $text->line !== null ? $text->run?->personId().'/'.$this->reader->line($text->line)?->id : '';
+        return $text->state === TextState::Left && $text->origin === TextOrigin::Rule && $text->line !== null
+            ? $text->run?->personId().'/'.$this->reader->line($text->line)?->id
+            : '';
     }
 
     /** Makes the conversations of the texts that leave, where there are none. */
     private function makeConversations(): void
     {
-        $missing = array_values(array_diff(array_filter(array_unique(array_map($this->conversationKey(...), $this->kept))), array_keys($this->conversations)));
+        $missing = array_values(
+            array_diff(array_filter(array_unique(array_map($this->conversationKey(...), $this->kept))), array_keys($this->conversations)),
+        );
         foreach (array_chunk($missing, 200) as $chunk) {
             DB::table('conversations')->insertOrIgnore(array_map(function (string $key): array {
                 [$person, $line] = explode('/', $key);
@@ -445,12 +540,17 @@ final class DatabaseMessageStore implements MessageStore
         $isNotice = $row->origin === MessageOrigin::Notice->value;
         $zone = $this->reader->business()->zone;
         // Only whom it goes to and at which number: everything else about them is read anew before it is judged.
-        $to = new Receiver('', $row->number, $this->reader->business()->country, NumberKind::Unknown, null, $zone, [$zone], $this->reader->business()->locale,
-            personId: $isNotice ? null : (int) $row->person_id, staffId: $row->to_staff_id === null ? null : (int) $row->to_staff_id);
+        $to = new Receiver(
+            '', $row->number, $this->reader->business()->country, NumberKind::Unknown, null, $zone, [$zone],
+            $this->reader->business()->locale, personId: $isNotice ? null : (int) $row->person_id,
+            staffId: $row->to_staff_id === null ? null : (int) $row->to_staff_id,
+        );
         $text = new OutText(
-            substr((string) $row->name, strlen("$run->id/")), $run, $isNotice ? TextOrigin::Notice : TextOrigin::Rule, TextKind::from((string) $row->kind), $to,
-            $row->template === null ? null : Template::parse((string) $row->template), (string) $row->wordings, (string) $row->wording, $this->reader->lineKey((int) $row->line_id),
-            DatabaseBusinessReader::moment($row->wanted_at), $row->anchor_at === null ? null : DatabaseBusinessReader::moment($row->anchor_at), $row->picture, (bool) $row->expects_reply,
+            substr((string) $row->name, strlen("$run->id/")), $run, $isNotice ? TextOrigin::Notice : TextOrigin::Rule,
+            TextKind::from((string) $row->kind), $to, $row->template === null ? null : Template::parse((string) $row->template),
+            (string) $row->wordings, (string) $row->wording, $this->reader->lineKey((int) $row->line_id),
+            DatabaseBusinessReader::moment($row->wanted_at),
+            $row->anchor_at === null ? null : DatabaseBusinessReader::moment($row->anchor_at), $row->picture, (bool) $row->expects_reply,
         );
         $text->id = (int) $row->id;
         if ($row->reason !== null) {

@@ -53,9 +53,11 @@ final class DatabaseRunStore implements RunStore
     {
         $power = $this->reader->powerOf((int) $published->ruleId);
         $row = [
-            'rule_id' => (int) $published->ruleId, 'rule_version_id' => $this->reader->versionOf((int) $published->ruleId), 'person_id' => $subject->personId, 'record_id' => $subject->recordId,
-            'line_id' => $why->line === null ? null : $this->reader->line($why->line)?->id, 'number' => $why->number, 'occasion' => $occasion,
-            'state' => json_encode($state->toArray(), JSON_THROW_ON_ERROR), 'live' => true, 'began_at' => self::at($state->beganAt), 'step' => $state->step,
+            'rule_id' => (int) $published->ruleId, 'rule_version_id' => $this->reader->versionOf((int) $published->ruleId),
+            'person_id' => $subject->personId, 'record_id' => $subject->recordId,
+            'line_id' => $why->line === null ? null : $this->reader->line($why->line)?->id, 'number' => $why->number,
+            'occasion' => $occasion, 'state' => json_encode($state->toArray(), JSON_THROW_ON_ERROR), 'live' => true,
+            'began_at' => self::at($state->beganAt), 'step' => $state->step,
             'cause' => $why->cause->links === [] ? null : json_encode($why->cause->links, JSON_THROW_ON_ERROR),
         ];
         if (DB::table('runs')->insertOrIgnore($row) === 0) {
@@ -63,7 +65,10 @@ final class DatabaseRunStore implements RunStore
         }
         $id = (int) DB::getPdo()->lastInsertId();
         $this->fresh[$id] = true;
-        $run = new Run($id, $published->ruleId, $published->rule, $subject, $state, $why->line, $why->number, $why->cause, $power['power'], $power['pausedUntil']);
+        $run = new Run(
+            $id, $published->ruleId, $published->rule, $subject, $state, $why->line, $why->number, $why->cause, $power['power'],
+            $power['pausedUntil'],
+        );
         if (isset($this->live[(int) $subject->personId])) {
             $this->live[(int) $subject->personId][] = $id;
         }
@@ -118,7 +123,12 @@ final class DatabaseRunStore implements RunStore
     {
         $this->preloadLive([$personId]);
 
-        return array_values(array_filter(array_map(fn (int $id): Run => $this->runs[$id], $this->live[$personId]), fn (Run $run): bool => ! $run->state->isOver()));
+        return array_values(
+            array_filter(
+                array_map(fn (int $id): Run => $this->runs[$id], $this->live[$personId]),
+                fn (Run $run): bool => ! $run->state->isOver(),
+            ),
+        );
     }
 
     public function asking(int $personId): array
@@ -159,7 +169,9 @@ final class DatabaseRunStore implements RunStore
     /** Sets a timer, or takes it off. */
     public function time(string $kind, int $subject, int $ruleId, ?\DateTimeImmutable $due): void
     {
-        $this->timers["$kind/$subject/$ruleId"] = ['kind' => $kind, 'subject_id' => $subject, 'rule_id' => $ruleId, 'due_at' => $due === null ? null : self::at($due)];
+        $this->timers["$kind/$subject/$ruleId"] = [
+            'kind' => $kind, 'subject_id' => $subject, 'rule_id' => $ruleId, 'due_at' => $due === null ? null : self::at($due),
+        ];
     }
 
     public function flush(): void
@@ -167,9 +179,9 @@ final class DatabaseRunStore implements RunStore
         foreach ($this->changed as $run) {
             $over = $run->state->isOver();
             Prepared::update('runs', $run->id, [
-                'state' => json_encode($run->state->toArray(), JSON_THROW_ON_ERROR), 'live' => ! $over, 'outcome' => $run->state->outcome, 'step' => $run->state->step,
-                'asked_at' => $run->state->askedAt === null ? null : self::at($run->state->askedAt), 'ended_at' => $over ? self::at($this->now) : null,
-                'goal_value' => $run->state->said['goal_value'] ?? null,
+                'state' => json_encode($run->state->toArray(), JSON_THROW_ON_ERROR), 'live' => ! $over, 'outcome' => $run->state->outcome,
+                'step' => $run->state->step, 'asked_at' => $run->state->askedAt === null ? null : self::at($run->state->askedAt),
+                'ended_at' => $over ? self::at($this->now) : null, 'goal_value' => $run->state->said['goal_value'] ?? null,
             ]);
         }
         $set = array_values(array_filter($this->timers, fn (array $timer): bool => $timer['due_at'] !== null));
@@ -189,7 +201,10 @@ final class DatabaseRunStore implements RunStore
             }
         }
         foreach ($this->traces as $trace) {
-            Prepared::insert('traces', ['message_id' => $trace['message_id'] instanceof OutText ? $trace['message_id']->id : $trace['message_id']] + $trace);
+            Prepared::insert(
+                'traces',
+                ['message_id' => $trace['message_id'] instanceof OutText ? $trace['message_id']->id : $trace['message_id']] + $trace,
+            );
         }
         $this->changed = $this->timers = $this->traces = [];
     }
@@ -211,7 +226,8 @@ final class DatabaseRunStore implements RunStore
             $this->runs[(int) $row->id] = new Run(
                 (int) $row->id, (string) $row->rule_id, $this->reader->version((int) $row->rule_version_id),
                 new Subject((int) $row->person_id, $row->record_id === null ? null : (int) $row->record_id), RunState::fromArray($state),
-                $this->reader->lineKey($row->line_id === null ? null : (int) $row->line_id), $row->number, new Cause($links), $power['power'], $power['pausedUntil'],
+                $this->reader->lineKey($row->line_id === null ? null : (int) $row->line_id), $row->number, new Cause($links),
+                $power['power'], $power['pausedUntil'],
             );
         }
     }

@@ -54,14 +54,18 @@ final class DatabaseSideEffects implements SideEffects
 
     public function setLabel(Run $run, SetLabel $effect, Cause $cause): void
     {
-        Labels::set($run->personId(), $effect->kind, $effect->label, $effect->added, ChangeOrigin::rule($run->rule->name, $cause->links), $this->unit()->now);
+        Labels::set(
+            $run->personId(), $effect->kind, $effect->label, $effect->added, ChangeOrigin::rule($run->rule->name, $cause->links),
+            $this->unit()->now,
+        );
         $this->unit()->reader->forgetPerson($run->personId());
     }
 
     public function notice(Run $run, string $name, ?Staff $to, string $words): void
     {
         DB::table('notices')->insertOrIgnore([
-            'name' => "$run->id/$name", 'staff_id' => $to?->id, 'person_id' => $run->personId(), 'rule_id' => (int) $run->ruleId, 'words' => $words, 'at' => DatabaseRunStore::at($this->unit()->now),
+            'name' => "$run->id/$name", 'staff_id' => $to?->id, 'person_id' => $run->personId(), 'rule_id' => (int) $run->ruleId,
+            'words' => $words, 'at' => DatabaseRunStore::at($this->unit()->now),
         ]);
     }
 
@@ -73,8 +77,9 @@ final class DatabaseSideEffects implements SideEffects
     public function task(Run $run, string $name, ?Staff $for, string $words, ?\DateTimeImmutable $dueAt): void
     {
         DB::table('tasks')->insertOrIgnore([
-            'name' => "$run->id/$name", 'staff_id' => $for?->id, 'person_id' => $run->personId(), 'record_id' => $run->subject->recordId, 'rule_id' => (int) $run->ruleId,
-            'words' => $words, 'at' => DatabaseRunStore::at($this->unit()->now), 'due_at' => $dueAt === null ? null : DatabaseRunStore::at($dueAt),
+            'name' => "$run->id/$name", 'staff_id' => $for?->id, 'person_id' => $run->personId(), 'record_id' => $run->subject->recordId,
+            'rule_id' => (int) $run->ruleId, 'words' => $words, 'at' => DatabaseRunStore::at($this->unit()->now),
+            'due_at' => $dueAt === null ? null : DatabaseRunStore::at($dueAt),
         ]);
     }
 
@@ -90,10 +95,12 @@ final class DatabaseSideEffects implements SideEffects
 
     public function ask(Run $run, Published $rule, Cause $cause): void
     {
-        DB::table('changes')->insert(ChangeRow::of(
-            ChangeKind::Asked, $run->subject->recordId, $run->personId(), null, [], ChangeOrigin::rule($run->rule->name, $cause->links), $this->unit()->now,
-            ['rule_id' => (int) $rule->ruleId, 'by' => AskedBy::Rule->value],
-        ));
+        DB::table('changes')->insert(
+            ChangeRow::of(
+                ChangeKind::Asked, $run->subject->recordId, $run->personId(), null, [], ChangeOrigin::rule($run->rule->name, $cause->links),
+                $this->unit()->now, ['rule_id' => (int) $rule->ruleId, 'by' => AskedBy::Rule->value],
+            ),
+        );
     }
 
     /** @param  array<string, scalar|null>  $new */
@@ -101,11 +108,16 @@ final class DatabaseSideEffects implements SideEffects
     {
         $person = PersonModel::query()->findOrFail($run->personId());
         $own = array_intersect_key($new, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]);
-        $this->writer->editPerson($person, new PersonInput(
-            email: isset($new['email']) ? (string) $new['email'] : $person->email,
-            own: array_map(strval(...), array_filter($own, fn (mixed $v): bool => $v !== null)) + array_filter(['first_name' => $person->first_name, 'last_name' => $person->last_name, 'zone' => $person->zone]),
-            fields: array_diff_key($new, $own, ['email' => 1]) + $person->fields,
-        ), ChangeOrigin::rule($run->rule->name, $cause->links));
+        $this->writer->editPerson(
+            $person,
+            new PersonInput(
+                email: isset($new['email']) ? (string) $new['email'] : $person->email,
+                own: array_map(strval(...), array_filter($own, fn (mixed $v): bool => $v !== null)) +
+                    array_filter(['first_name' => $person->first_name, 'last_name' => $person->last_name, 'zone' => $person->zone]),
+                fields: array_diff_key($new, $own, ['email' => 1]) + $person->fields,
+            ),
+            ChangeOrigin::rule($run->rule->name, $cause->links),
+        );
         $this->unit()->reader->forgetPerson($person->id);
     }
 
@@ -129,14 +141,18 @@ final class DatabaseSideEffects implements SideEffects
         try {
             $deed();
         } catch (Refused $e) {
-            $this->unit()->runs->note(new Reason('deed.not_done', ['because' => $e->reason()->toArray()]), $run->ruleId, $run, $run->subject);
+            $this->unit()->runs->note(
+                new Reason('deed.not_done', ['because' => $e->reason()->toArray()]), $run->ruleId, $run, $run->subject,
+            );
         }
     }
 
     /** @param  array<array-key, mixed>  $body */
     private function outside(Run $run, string $name, OutboundTaskKind $kind, string $address, array $body): void
     {
-        OutboundTaskQueue::add("$run->id/$name", $kind, $address, $body, (int) $run->ruleId, $run->id, $run->personId(), $this->unit()->now);
+        OutboundTaskQueue::add(
+            "$run->id/$name", $kind, $address, $body, (int) $run->ruleId, $run->id, $run->personId(), $this->unit()->now,
+        );
     }
 
     private function unit(): UnitOfWork

@@ -14,12 +14,24 @@ use Linnet\Core\Record\Change\LabelKind;
 final class Labels
 {
     /** @return bool whether it was otherwise before */
-    public static function set(int $personId, LabelKind $kind, string $name, bool $added, ChangeOrigin $origin, \DateTimeImmutable $now): bool
-    {
+    public static function set(
+        int $personId,
+        LabelKind $kind,
+        string $name,
+        bool $added,
+        ChangeOrigin $origin,
+        \DateTimeImmutable $now,
+    ): bool {
         $label = ['person_id' => $personId, 'kind' => $kind->value, 'folded' => mb_strtolower($name, 'UTF-8')];
         $done = $added ? DB::table('labels')->insertOrIgnore($label + ['name' => $name]) : DB::table('labels')->where($label)->delete();
         if ($done > 0) {
-            DB::table('changes')->insert(ChangeRow::of(ChangeKind::LabelChanged, null, $personId, null, [], $origin, $now, ['label' => $kind->value, 'name' => $name, 'added' => $added]));
+            DB::table('changes')->insert(
+                ChangeRow::of(ChangeKind::LabelChanged, null, $personId, null, [], $origin, $now, [
+                    'label' => $kind->value,
+                    'name' => $name,
+                    'added' => $added,
+                ]),
+            );
         }
 
         return $done > 0;

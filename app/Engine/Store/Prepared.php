@@ -37,7 +37,10 @@ final class Prepared
         $pdo = $connection->getPdo();
         if (! isset(self::$statements[$key]) || self::$statements[$key][0]->get() !== $pdo) {
             $query = $connection->table($table)->where('id', 0);
-            $sql = $what === 'update' ? $query->getGrammar()->compileUpdate($query, $values) : $query->getGrammar()->compileInsert($query, $values);
+            $sql =
+                $what === 'update'
+                    ? $query->getGrammar()->compileUpdate($query, $values)
+                    : $query->getGrammar()->compileInsert($query, $values);
             self::$statements[$key] = [\WeakReference::create($pdo), $pdo->prepare($sql)];
         }
 

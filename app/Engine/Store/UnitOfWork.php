@@ -36,7 +36,10 @@ final class UnitOfWork
         $this->reader->justLeft = $this->texts->justLeft(...);
         $this->contexts = new ContextFactory($this->reader);
         $this->outbound = new OutboundMessages($this->reader, $this->texts, $this->contexts);
-        $this->conductor = new Conductor($this->reader, $this->runs, $this->contexts, $this->outbound, new EffectHandler($this->reader, $this->runs, $this->texts, $sideEffects->at($this), $this->outbound));
+        $this->conductor = new Conductor(
+            $this->reader, $this->runs, $this->contexts, $this->outbound,
+            new EffectHandler($this->reader, $this->runs, $this->texts, $sideEffects->at($this), $this->outbound),
+        );
     }
 
     /**
@@ -75,7 +78,9 @@ final class UnitOfWork
         $runs = $this->runs->all();
         $people = array_values(array_unique(array_map(fn (Run $run): int => $run->personId(), $runs)));
         $this->reader->preload($people);
-        $this->reader->preloadRecords(array_values(array_unique(array_filter(array_map(fn (Run $run): ?int => $run->subject->recordId, $runs)))));
+        $this->reader->preloadRecords(
+            array_values(array_unique(array_filter(array_map(fn (Run $run): ?int => $run->subject->recordId, $runs)))),
+        );
         $this->texts->preload($runs);
         $this->texts->preloadPeople($people);
     }

@@ -18,6 +18,9 @@ final class ApiPageController
             return response()->download($file, 'linnet-openapi.json', ['Content-Type' => 'application/json']);
         }
 
-        return view('settings.api', ['api' => json_decode((string) file_get_contents($file), true, 64, JSON_THROW_ON_ERROR), 'base' => url('/api/v1')]);
+        return view('settings.api', [
+            'api' => json_decode((string) file_get_contents($file), true, 64, JSON_THROW_ON_ERROR),
+            'base' => url('/api/v1'),
+        ]);
     }
 }

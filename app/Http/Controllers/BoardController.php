@@ -56,6 +56,9 @@ final class BoardController
     /** @return array<string, mixed> */
     private function about(RecordType $type, Field $by): array
     {
-        return ['type' => $type, 'board' => new BoardPage($type, $by, Business::ours()), 'types' => RecordController::all(), 'choices' => $type->fields->where('kind', FieldKind::Choice)];
+        return [
+            'type' => $type, 'board' => new BoardPage($type, $by, Business::ours()), 'types' => RecordController::all(),
+            'choices' => $type->fields->where('kind', FieldKind::Choice),
+        ];
     }
 }

@@ -18,11 +18,17 @@ final class CalendarController
 {
     public function store(Request $request, ClockInterface $clock): RedirectResponse
     {
-        $said = $request->validate(['name' => 'required|string|max:60', 'type' => 'required|string'], ['name.required' => 'Give the calendar a name.']);
-        $type = RecordType::query()->where('key', $said['type'])->whereNotNull('start_field')->first()
-            ?? throw ValidationException::withMessages(['type' => 'Records without a beginning cannot stand in a calendar.']);
+        $said = $request->validate(
+            ['name' => 'required|string|max:60', 'type' => 'required|string'],
+            ['name.required' => 'Give the calendar a name.'],
+        );
+        $type =
+            RecordType::query()->where('key', $said['type'])->whereNotNull('start_field')->first() ??
+            throw ValidationException::withMessages(['type' => 'Records without a beginning cannot stand in a calendar.']);
         $secret = bin2hex(random_bytes(20));
-        Calendar::query()->create(['record_type_id' => $type->id, 'name' => $said['name'], 'secret_hash' => hash('sha256', $secret), 'at' => $clock->now()]);
+        Calendar::query()->create([
+            'record_type_id' => $type->id, 'name' => $said['name'], 'secret_hash' => hash('sha256', $secret), 'at' => $clock->now(),
+        ]);
 
         return redirect()->route('settings.index')->with('calendar', route('calendar', $secret));
     }
@@ -42,7 +48,9 @@ final class CalendarController
         }
 
         return new Response(CalendarOf::records($calendar, $clock->now()), 200, [
-            'Content-Type' => 'text/calendar; charset=UTF-8', 'Content-Disposition' => 'inline; filename="calendar.ics"', 'Cache-Control' => 'private, max-age=300',
+            'Content-Type' => 'text/calendar; charset=UTF-8',
+            'Content-Disposition' => 'inline; filename="calendar.ics"',
+            'Cache-Control' => 'private, max-age=300',
         ]);
     }
 }

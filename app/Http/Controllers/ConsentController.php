@@ -16,8 +16,10 @@ final class ConsentController
 {
     public function __invoke(Request $request): View|StreamedResponse
     {
-        $asked = $request->validate(['act' => 'nullable|in:granted,withdrawn', 'scope' => 'nullable|in:all,marketing', 'order' => 'nullable|in:newest,oldest', 'as' => 'nullable|in:csv'])
-            + ['act' => '', 'scope' => '', 'order' => 'newest', 'as' => null];
+        $asked = $request->validate([
+            'act' => 'nullable|in:granted,withdrawn', 'scope' => 'nullable|in:all,marketing', 'order' => 'nullable|in:newest,oldest',
+            'as' => 'nullable|in:csv',
+        ]) + ['act' => '', 'scope' => '', 'order' => 'newest', 'as' => null];
         $query = Consent::query()->with('person.number');
         foreach (['act', 'scope'] as $column) {
             if (is_string($asked[$column]) && $asked[$column] !== '') {
@@ -28,11 +30,18 @@ final class ConsentController
         if ($asked['as'] === 'csv') {
             $zone = new \DateTimeZone(Business::ours()->zone);
 
-            return CsvExport::of('consent', ['When', 'Person', 'Number', 'Act', 'Scope', 'How', 'Wording'], (function () use ($query, $zone): \Generator {
-                foreach ($query->lazy(500) as $entry) {
-                    yield [$entry->at->setTimezone($zone)->format(DATE_ATOM), $entry->person->name(), $entry->number, $entry->act, $entry->scope, $entry->how, $entry->wording];
-                }
-            })());
+            return CsvExport::of(
+                'consent',
+                ['When', 'Person', 'Number', 'Act', 'Scope', 'How', 'Wording'],
+                (function () use ($query, $zone): \Generator {
+                    foreach ($query->lazy(500) as $entry) {
+                        yield [
+                            $entry->at->setTimezone($zone)->format(DATE_ATOM), $entry->person->name(), $entry->number, $entry->act,
+                            $entry->scope, $entry->how, $entry->wording,
+                        ];
+                    }
+                })(),
+            );
         }
 
         return view('safeguards.consent', ['entries' => $query->simplePaginate(50)->withQueryString(), 'asked' => $asked]);

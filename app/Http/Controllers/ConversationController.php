@@ -31,11 +31,18 @@ final class ConversationController
         if ($request->query('as') === 'csv') {
             Gate::authorize('view');
 
-            return CsvExport::of('conversations', ['Person', 'Number', 'Line', 'Last', 'Waiting since', 'Last text'], (function () use ($request): \Generator {
-                foreach ($this->query($this->asked($request))->lazy(300) as $one) {
-                    yield [$one->person->name(), $one->person->number?->e164, $one->line->name, $one->last_at->format(DATE_ATOM), $one->waiting_since?->format(DATE_ATOM), $one->last?->body];
-                }
-            })());
+            return CsvExport::of(
+                'conversations',
+                ['Person', 'Number', 'Line', 'Last', 'Waiting since', 'Last text'],
+                (function () use ($request): \Generator {
+                    foreach ($this->query($this->asked($request))->lazy(300) as $one) {
+                        yield [
+                            $one->person->name(), $one->person->number?->e164, $one->line->name, $one->last_at->format(DATE_ATOM),
+                            $one->waiting_since?->format(DATE_ATOM), $one->last?->body,
+                        ];
+                    }
+                })(),
+            );
         }
 
         return view('conversations.index', $this->list($request, $clock));

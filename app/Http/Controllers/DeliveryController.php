@@ -49,9 +49,15 @@ final class DeliveryController
         return view('deliveries.show', [
             'source' => $source, 'delivery' => $delivery->load('record.type', 'record.person.number'), 'type' => $type, 'says' => $says,
             'planned' => $planned instanceof Written ? $planned : null,
-            'person' => $planned instanceof Written && ! $planned->newPerson ? Person::query()->with('number')->find($planned->personId) : null,
+            'person' => $planned instanceof Written && ! $planned->newPerson
+                ? Person::query()->with('number')->find($planned->personId)
+                : null,
             'laidOut' => self::laidOut($delivery),
-            'shown' => $type === null ? null : new Shown($type, $planned instanceof Written ? [$planned->from, $planned->to] : [], $business->zone, $business->currency()),
+            'shown' => $type === null
+                    ? null
+                    : new Shown(
+                        $type, $planned instanceof Written ? [$planned->from, $planned->to] : [], $business->zone, $business->currency(),
+                    ),
         ]);
     }
 
@@ -60,7 +66,9 @@ final class DeliveryController
     {
         $tree = $delivery->is_binary ? null : json_decode($delivery->body, true, 64, JSON_BIGINT_AS_STRING);
 
-        return is_array($tree) ? Str::limit((string) json_encode($tree, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 20_000) : null;
+        return is_array($tree)
+            ? Str::limit((string) json_encode($tree, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 20_000)
+            : null;
     }
 
     public function replay(Source $source, Delivery $delivery, Deliveries $deliveries): RedirectResponse
@@ -68,14 +76,22 @@ final class DeliveryController
         $deliveries->takeAgain($delivery);
         $delivery->refresh();
 
-        return back()->with('done', 'Taken again: '.$delivery->state->word().'.'.($delivery->reason === null ? '' : ' '.Sentence::of($delivery->reason)));
+        return back()->with(
+            'done',
+            'Taken again: '.$delivery->state->word().'.'.($delivery->reason === null ? '' : ' '.Sentence::of($delivery->reason)),
+        );
     }
 
     /** Many at once, in the background: those picked, those of one fate, or all since a day. */
     public function replayMany(Request $request, Source $source, Deliveries $deliveries, ClockInterface $clock): RedirectResponse
     {
-        $said = $request->validate(['which' => 'required|in:refused,kept,since,picked', 'since' => 'required_if:which,since|nullable|date_format:Y-m-d', 'picked' => 'required_if:which,picked|array|max:100', 'picked.*' => 'integer'],
-            ['since.required_if' => 'Say since which day.', 'picked.required_if' => 'Tick those to be taken again.']);
+        $said = $request->validate(
+            [
+                'which' => 'required|in:refused,kept,since,picked', 'since' => 'required_if:which,since|nullable|date_format:Y-m-d',
+                'picked' => 'required_if:which,picked|array|max:100', 'picked.*' => 'integer',
+            ],
+            ['since.required_if' => 'Say since which day.', 'picked.required_if' => 'Tick those to be taken again.'],
+        );
         if ($said['which'] === 'picked') {
             $picked = Delivery::query()->where('source_id', $source->id)->whereKey($said['picked'])->orderBy('id')->get();
             $picked->each($deliveries->takeAgain(...));

@@ -18,6 +18,9 @@ final class DoubtController
         $isStop = $request->validate(['means' => 'required|in:stop,no'])['means'] === 'stop';
         $person = $doubts->decide($number, $isStop, Staff::asking($request));
 
-        return back()->with('done', $isStop ? "No more texts go to {$person->called()}." : "Automatic texts go to {$person->called()} again.");
+        return back()->with(
+            'done',
+            $isStop ? "No more texts go to {$person->called()}." : "Automatic texts go to {$person->called()} again.",
+        );
     }
 }

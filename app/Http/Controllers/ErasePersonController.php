@@ -16,6 +16,8 @@ final class ErasePersonController
         $name = $person->name();
         $erasing->erase($person);
 
-        return redirect()->route('people.index')->with('done', "$name is erased. Where they had said stop, that alone is kept, and not readable.");
+        return redirect()
+            ->route('people.index')
+            ->with('done', "$name is erased. Where they had said stop, that alone is kept, and not readable.");
     }
 }

@@ -26,10 +26,15 @@ final class HolidaysController
 
     public function __invoke(Request $request, ClockInterface $clock): RedirectResponse
     {
-        $said = $request->validate(['holidays' => 'nullable|string|max:30000', 'file' => 'nullable|file|max:1024', 'leap_to_march' => 'nullable|in:1'], ['file.*' => 'A calendar file of up to 1 MB is taken.']);
+        $said = $request->validate(
+            ['holidays' => 'nullable|string|max:30000', 'file' => 'nullable|file|max:1024', 'leap_to_march' => 'nullable|in:1'],
+            ['file.*' => 'A calendar file of up to 1 MB is taken.'],
+        );
         $days = [];
         foreach (array_filter(preg_split('/[\s,;]+/', $said['holidays'] ?? '') ?: []) as $written) {
-            $days[] = Day::parse($written)->date ?? throw ValidationException::withMessages(['holidays' => "“{$written}” is no day. Write each as 2026-12-25."]);
+            $days[] =
+                Day::parse($written)->date ??
+                throw ValidationException::withMessages(['holidays' => "“{$written}” is no day. Write each as 2026-12-25."]);
         }
         $file = $request->file('file');
         $added = $file instanceof UploadedFile ? $this->read((string) $file->get(), $clock->now()) : [];
@@ -40,7 +45,14 @@ final class HolidaysController
         }
         Business::ours()->update(['holidays' => $days, 'leap_to_march' => ($said['leap_to_march'] ?? '') === '1']);
 
-        return redirect()->route('safeguards.index')->with('done', $added === [] ? 'Kept.' : trans_choice('{1} One day was taken from the file.|[2,*] :count days were taken from the file.', count($added)));
+        return redirect()
+            ->route('safeguards.index')
+            ->with(
+                'done',
+                $added === []
+                    ? 'Kept.'
+                    : trans_choice('{1} One day was taken from the file.|[2,*] :count days were taken from the file.', count($added)),
+            );
     }
 
     /** @return list<string> YYYY-MM-DD */
@@ -48,7 +60,10 @@ final class HolidaysController
     {
         try {
             $calendar = Reader::read($text, Reader::OPTION_FORGIVING);
-            $calendar = $calendar instanceof VCalendar ? $calendar->expand($now->modify('-1 year'), $now->modify('+'.self::YEARS.' years')) : null;
+            $calendar =
+                $calendar instanceof VCalendar
+                    ? $calendar->expand($now->modify('-1 year'), $now->modify('+'.self::YEARS.' years'))
+                    : null;
         } catch (ParseException|\Sabre\VObject\InvalidDataException) {
             $calendar = null;
         }
@@ -64,6 +79,10 @@ final class HolidaysController
             }
         }
 
-        return $days === [] ? throw ValidationException::withMessages(['file' => 'No days could be read from this file. A calendar file (.ics) is expected.']) : array_values(array_unique($days));
+        return $days === []
+            ? throw ValidationException::withMessages([
+                'file' => 'No days could be read from this file. A calendar file (.ics) is expected.',
+            ])
+            : array_values(array_unique($days));
     }
 }

@@ -31,7 +31,10 @@ final class ImportController
 {
     public function index(Request $request): View|StreamedResponse
     {
-        $asked = $request->validate(['state' => 'nullable|string|max:20', 'order' => 'nullable|in:newest,oldest']) + ['state' => '', 'order' => 'newest'];
+        $asked = $request->validate(['state' => 'nullable|string|max:20', 'order' => 'nullable|in:newest,oldest']) + [
+            'state' => '',
+            'order' => 'newest',
+        ];
         $query = Import::query()->whereNull('source_id')->with('staff');
         $state = ImportState::tryFrom((string) $asked['state']);
         if ($state !== null) {
@@ -40,11 +43,18 @@ final class ImportController
         $asked['order'] === 'oldest' ? $query->orderBy('id') : $query->orderByDesc('id');
 
         if ($request->query('as') === 'csv') {
-            return CsvExport::of('files', ['File', 'When', 'By', 'What became of it', 'Rows', 'Added', 'Changed', 'Nothing new', 'Left out', 'Refused'], (function () use ($query): \Generator {
-                foreach ($query->lazy(200) as $one) {
-                    yield [$one->name, $one->at->format(DATE_ATOM), $one->staff?->name, $one->state->word(), $one->rows, $one->added, $one->changed, $one->same, $one->left_out, $one->refused];
-                }
-            })());
+            return CsvExport::of(
+                'files',
+                ['File', 'When', 'By', 'What became of it', 'Rows', 'Added', 'Changed', 'Nothing new', 'Left out', 'Refused'],
+                (function () use ($query): \Generator {
+                    foreach ($query->lazy(200) as $one) {
+                        yield [
+                            $one->name, $one->at->format(DATE_ATOM), $one->staff?->name, $one->state->word(), $one->rows, $one->added,
+                            $one->changed, $one->same, $one->left_out, $one->refused,
+                        ];
+                    }
+                })(),
+            );
         }
 
         return view('imports.index', [
@@ -55,13 +65,28 @@ final class ImportController
 
     public function store(Request $request, Imports $imports): RedirectResponse
     {
-        $said = $request->validate([
-            'file' => 'required|file|max:51200', 'type' => ['required', Rule::exists('record_types', 'key')], 'like' => 'nullable|integer|exists:imports,id',
-        ], ['file.required' => 'Choose a file first.', 'file.max' => 'The file is larger than 50 MB. Send it in parts.', 'file.uploaded' => 'The file did not arrive whole. It may be larger than this server takes.']);
+        $said = $request->validate(
+            [
+                'file' => 'required|file|max:51200',
+                'type' => ['required', Rule::exists('record_types', 'key')],
+                'like' => 'nullable|integer|exists:imports,id',
+            ],
+            [
+                'file.required' => 'Choose a file first.',
+                'file.max' => 'The file is larger than 50 MB. Send it in parts.',
+                'file.uploaded' => 'The file did not arrive whole. It may be larger than this server takes.',
+            ],
+        );
         $file = $request->file('file');
         $like = isset($said['like']) ? Import::query()->find((int) $said['like']) : null;
 
-        return redirect()->route('imports.show', $imports->receive($file instanceof UploadedFile ? $file->getPathname() : abort(422), $file->getClientOriginalName(), Staff::asking($request), $said['type'], $like));
+        return redirect()->route(
+            'imports.show',
+            $imports->receive(
+                $file instanceof UploadedFile ? $file->getPathname() : abort(422), $file->getClientOriginalName(), Staff::asking($request),
+                $said['type'], $like,
+            ),
+        );
     }
 
     public function show(Request $request, Import $import, TakeBack $takeBack): View|Response
@@ -77,10 +102,19 @@ final class ImportController
         $asked = $request->validate(['order' => 'nullable|in:first,last']) + ['order' => 'first'];
 
         $view = view('imports.show', [
-            'import' => $import->load('staff', 'source'), 'asked' => $asked,
-            'refused' => RefusedRow::query()->where('import_id', $import->id)->orderBy('id', $asked['order'] === 'last' ? 'desc' : 'asc')->simplePaginate(25)->withQueryString(),
-            'obstacle' => $import->state === ImportState::Done || $import->state === ImportState::Stopped ? $takeBack->obstacle($import) : null,
-            'type' => RecordType::query()->where('key', $import->mapping['type'] ?? '')->first(),
+            'import' => $import->load('staff', 'source'),
+            'asked' => $asked,
+            'refused' => RefusedRow::query()
+                ->where('import_id', $import->id)
+                ->orderBy('id', $asked['order'] === 'last' ? 'desc' : 'asc')
+                ->simplePaginate(25)
+                ->withQueryString(),
+            'obstacle' => $import->state === ImportState::Done || $import->state === ImportState::Stopped
+                ? $takeBack->obstacle($import)
+                : null,
+            'type' => RecordType::query()
+                ->where('key', $import->mapping['type'] ?? '')
+                ->first(),
         ]);
 
         return $isAsking ? new Response($view->fragment('progress')) : $view;
@@ -92,8 +126,10 @@ final class ImportController
         $mapping = $import->readMapping() ?? abort(409);
 
         return MappingAnswer::to(
-            $request, $mapping, TableReader::head($import, 1)[0] ?? null, fn (Mapping $edited) => $import->update(['mapping' => $edited->toDocument()]),
-            fn (?string $changed, array $wrong): View => view('imports.mapping', $this->about($import->refresh(), $changed, $wrong)), route('imports.show', $import),
+            $request, $mapping, TableReader::head($import, 1)[0] ?? null,
+            fn (Mapping $edited) => $import->update(['mapping' => $edited->toDocument()]),
+            fn (?string $changed, array $wrong): View => view('imports.mapping', $this->about($import->refresh(), $changed, $wrong)),
+            route('imports.show', $import),
         );
     }
 
@@ -130,12 +166,17 @@ final class ImportController
         }
         $takeBack->begin($import, Staff::asking($request));
 
-        return redirect()->route('imports.show', $import)->with('done', 'The file is being taken back: everything becomes as it was before.');
+        return redirect()
+            ->route('imports.show', $import)
+            ->with('done', 'The file is being taken back: everything becomes as it was before.');
     }
 
     public function destroy(Import $import): RedirectResponse
     {
-        abort_unless(in_array($import->state, [ImportState::Reading, ImportState::ToMap, ImportState::Failed], true) && $import->source_id === null, 409);
+        abort_unless(
+            in_array($import->state, [ImportState::Reading, ImportState::ToMap, ImportState::Failed], true) && $import->source_id === null,
+            409,
+        );
         @unlink($import->table());
         @unlink($import->raw());
         $import->delete();
@@ -146,11 +187,15 @@ final class ImportController
     /** The rows that were refused, as they came, with the reason beside each: mended, they can be sent in again. */
     public function refused(Import $import): StreamedResponse
     {
-        return CsvExport::of("refused rows of $import->name", ['Why not', ...($import->columns ?? [])], (function () use ($import): \Generator {
-            foreach (RefusedRow::query()->where('import_id', $import->id)->lazyById(500) as $row) {
-                yield [Sentence::of($row->reason), ...$row->cells];
-            }
-        })());
+        return CsvExport::of(
+            "refused rows of $import->name",
+            ['Why not', ...$import->columns ?? []],
+            (function () use ($import): \Generator {
+                foreach (RefusedRow::query()->where('import_id', $import->id)->lazyById(500) as $row) {
+                    yield [Sentence::of($row->reason), ...$row->cells];
+                }
+            })(),
+        );
     }
 
     /**

@@ -26,7 +26,11 @@ final class LabelController
         );
         $kind = LabelKind::from($said['kind']);
         $name = trim(preg_replace('/\s+/u', ' ', $said['name']) ?? '');
-        $done = DB::transaction(fn (): bool => Labels::set($person->id, $kind, $name, $request->boolean('added'), ChangeOrigin::staff(Staff::asking($request)), $clock->now()));
+        $done = DB::transaction(
+            fn (): bool => Labels::set(
+                $person->id, $kind, $name, $request->boolean('added'), ChangeOrigin::staff(Staff::asking($request)), $clock->now(),
+            ),
+        );
 
         return back()->with('done', match (true) {
             ! $done => $request->boolean('added') ? 'It was there already.' : 'It was not there.',

@@ -31,9 +31,20 @@ final class LineController
     public function index(Request $request, LinesPage $page): View|StreamedResponse
     {
         if ($request->query('as') === 'csv') {
-            return CsvExport::of('lines', ['Line', 'Number', 'Purpose', 'State', 'Left today', 'Most in 24 hours', 'Waiting', 'Failures'], Line::query()->orderBy('id')->get()->map(fn (Line $line): array => [
-                $line->name, $line->number, $line->purpose, $line->power->value, $page->sentToday($line), $page->dayLimit($line), $page->waiting($line), $page->failures($line),
-            ])->all());
+            return CsvExport::of(
+                'lines',
+                ['Line', 'Number', 'Purpose', 'State', 'Left today', 'Most in 24 hours', 'Waiting', 'Failures'],
+                Line::query()
+                    ->orderBy('id')
+                    ->get()
+                    ->map(
+                        fn (Line $line): array => [
+                            $line->name, $line->number, $line->purpose, $line->power->value, $page->sentToday($line),
+                            $page->dayLimit($line), $page->waiting($line), $page->failures($line),
+                        ],
+                    )
+                    ->all(),
+            );
         }
 
         return view('lines.index', ['page' => $page]);
@@ -46,7 +57,10 @@ final class LineController
 
     public function store(Request $request): RedirectResponse
     {
-        $said = $request->validate(['name' => 'required|string|max:40', 'sender' => 'required|string|max:40'], ['name.required' => 'Say what you call it.', 'sender.required' => 'Give its number, or the name it sends as.']);
+        $said = $request->validate(
+            ['name' => 'required|string|max:40', 'sender' => 'required|string|max:40'],
+            ['name.required' => 'Say what you call it.', 'sender.required' => 'Give its number, or the name it sends as.'],
+        );
         $key = mb_substr(Str::slug($said['name']), 0, 60);
         if ($key === '' || Line::query()->where('key', $key)->orWhere('name', $said['name'])->exists()) {
             throw ValidationException::withMessages(['name' => 'There is a line of that name already. Choose another.']);
@@ -56,7 +70,10 @@ final class LineController
             throw ValidationException::withMessages(['sender' => 'There is a line with that number already.']);
         }
         // What receivers see as the sender is the line's name where there is no number.
-        $line = Line::query()->create(['key' => $key, 'name' => $number === null ? $said['sender'] : $said['name'], 'number' => $number, 'purpose' => $number === null ? $said['name'] : null, 'power' => ActivationState::On]);
+        $line = Line::query()->create([
+            'key' => $key, 'name' => $number === null ? $said['sender'] : $said['name'], 'number' => $number,
+            'purpose' => $number === null ? $said['name'] : null, 'power' => ActivationState::On,
+        ]);
 
         return redirect()->route('lines.show', $line)->with('done', 'The line is there. Say how fast it may send.');
     }
@@ -64,15 +81,24 @@ final class LineController
     public function update(Request $request, Line $line, ClockInterface $clock): RedirectResponse
     {
         $whole = fn (int $most): string => "nullable|integer|min:1|max:$most";
-        $said = $request->validate([
-            'purpose' => 'nullable|string|max:120', 'staff_id' => ['nullable', Rule::exists('staff', 'id')], 'countries' => 'nullable|string|max:400',
-            'per_second' => $whole(1000), 'per_minute' => $whole(100_000), 'per_day' => $whole(10_000_000), 'even' => 'nullable|in:1',
-            'warm_start' => $whole(10_000_000), 'warm_growth' => 'nullable|integer|min:1|max:1000', 'warm_every' => 'nullable|integer|min:1|max:60', 'hours' => 'nullable|in:1',
-        ], ['*.integer' => 'A whole number is expected here.', '*.min' => 'At least :min.', '*.max' => 'That is too much here.']);
+        $said = $request->validate(
+            [
+                'purpose' => 'nullable|string|max:120', 'staff_id' => ['nullable', Rule::exists('staff', 'id')],
+                'countries' => 'nullable|string|max:400', 'per_second' => $whole(1000), 'per_minute' => $whole(100_000),
+                'per_day' => $whole(10_000_000), 'even' => 'nullable|in:1', 'warm_start' => $whole(10_000_000),
+                'warm_growth' => 'nullable|integer|min:1|max:1000', 'warm_every' => 'nullable|integer|min:1|max:60',
+                'hours' => 'nullable|in:1',
+            ],
+            ['*.integer' => 'A whole number is expected here.', '*.min' => 'At least :min.', '*.max' => 'That is too much here.'],
+        );
         $line->update([
-            'purpose' => $said['purpose'] ?? null, 'staff_id' => isset($said['staff_id']) ? (int) $said['staff_id'] : null, 'countries' => $this->countries($said['countries'] ?? ''),
+            'purpose' => $said['purpose'] ?? null,
+            'staff_id' => isset($said['staff_id']) ? (int) $said['staff_id'] : null,
+            'countries' => $this->countries($said['countries'] ?? ''),
             'pace' => $this->pace($said, $line, $clock->now()),
-            'hours' => ($said['hours'] ?? '') === '1' ? HoursForm::read($request->validate(HoursForm::RULES), $line->hours ?? [], 'hours') : null,
+            'hours' => ($said['hours'] ?? '') === '1'
+                ? HoursForm::read($request->validate(HoursForm::RULES), $line->hours ?? [], 'hours')
+                : null,
         ]);
 
         Timer::askAgain($clock->now(), $line->id);
@@ -90,7 +116,11 @@ final class LineController
             }
         }
 
-        return CoreLine::canBeName($written) ? null : throw ValidationException::withMessages(['sender' => 'A name has up to 11 letters, digits and spaces, at least one of them a letter.']);
+        return CoreLine::canBeName($written)
+            ? null
+            : throw ValidationException::withMessages([
+                'sender' => 'A name has up to 11 letters, digits and spaces, at least one of them a letter.',
+            ]);
     }
 
     /** @return list<string>|null */
@@ -99,7 +129,9 @@ final class LineController
         $countries = array_values(array_unique(array_filter(preg_split('/[\s,;]+/', strtoupper($written)) ?: [])));
         foreach ($countries as $country) {
             if (preg_match('/^[A-Z]{2}$/D', $country) !== 1) {
-                throw ValidationException::withMessages(['countries' => "“{$country}” is no country. Write each in two letters, such as GB, IE."]);
+                throw ValidationException::withMessages([
+                    'countries' => "“{$country}” is no country. Write each in two letters, such as GB, IE.",
+                ]);
             }
         }
 
@@ -112,12 +144,21 @@ final class LineController
      */
     private function pace(array $said, Line $line, \DateTimeImmutable $now): ?array
     {
-        $pace = array_map(intval(...), array_filter(array_intersect_key($said, ['per_second' => 1, 'per_minute' => 1, 'per_day' => 1]), fn (mixed $limit): bool => $limit !== null));
+        $pace = array_map(
+            intval(...),
+            array_filter(
+                array_intersect_key($said, ['per_second' => 1, 'per_minute' => 1, 'per_day' => 1]),
+                fn (mixed $limit): bool => $limit !== null,
+            ),
+        );
         if (isset($said['warm_start'])) {
             if (! isset($said['warm_growth'], $said['warm_every'])) {
                 throw ValidationException::withMessages(['warm_growth' => 'Say by how much it grows, and how often.']);
             }
-            $pace['warm_up'] = ['since' => $line->pace['warm_up']['since'] ?? $now->format('Y-m-d\TH:i:s\Z'), 'start' => (int) $said['warm_start'], 'growth' => (int) $said['warm_growth'], 'every_days' => (int) $said['warm_every']];
+            $pace['warm_up'] = [
+                'since' => $line->pace['warm_up']['since'] ?? $now->format('Y-m-d\TH:i:s\Z'), 'start' => (int) $said['warm_start'],
+                'growth' => (int) $said['warm_growth'], 'every_days' => (int) $said['warm_every'],
+            ];
         }
         if (($said['even'] ?? '') === '1') {
             if (! isset($pace['per_day']) && ! isset($pace['warm_up'])) {

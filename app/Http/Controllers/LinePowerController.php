@@ -18,6 +18,11 @@ final class LinePowerController
         $power = ActivationState::from($request->validate(['power' => ['required', Valid::in(['on', 'paused'])]])['power']);
         $runner->switchLine($line, $power);
 
-        return back()->with('done', $power === ActivationState::On ? "The line “{$line->name}” is on. Failures from before count no more." : "The line “{$line->name}” is off.");
+        return back()->with(
+            'done',
+            $power === ActivationState::On
+                ? "The line “{$line->name}” is on. Failures from before count no more."
+                : "The line “{$line->name}” is off.",
+        );
     }
 }

@@ -18,6 +18,9 @@ final class LockLineController
         $line = ($said['line'] ?? null) === null ? null : Line::query()->whereNotNull('number')->findOrFail((int) $said['line']);
         $person->update(['line_id' => $line?->id]);
 
-        return back()->with('done', $line === null ? 'Rules may choose the line again.' : "Rules that may choose a line text them from the {$line->name}.");
+        return back()->with(
+            'done',
+            $line === null ? 'Rules may choose the line again.' : "Rules that may choose a line text them from the {$line->name}.",
+        );
     }
 }

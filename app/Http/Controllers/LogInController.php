@@ -39,7 +39,9 @@ final class LogInController
         $here = "log-in|$email|{$request->ip()}";
         foreach ([$here => self::MOST_OF_ONE_FROM_HERE, "log-in|{$request->ip()}" => self::MOST_FROM_HERE] as $key => $most) {
             if (RateLimiter::hit($key) > $most) {
-                throw ValidationException::withMessages(['email' => 'Too many wrong tries. Wait '.max(1, RateLimiter::availableIn($key)).' seconds, then try again.'])->status(429);
+                throw ValidationException::withMessages([
+                    'email' => 'Too many wrong tries. Wait '.max(1, RateLimiter::availableIn($key)).' seconds, then try again.',
+                ])->status(429);
             }
         }
         $this->slowDown("log-in-of|$email");

@@ -21,7 +21,11 @@ final class OpenLinkController
             abort(404);
         }
         DB::transaction(function () use ($code, $link, $statuses, $clock): void {
-            $first = DB::table('links')->where('code', $code)->whereNull('opened_at')->update(['opened_at' => $clock->now()->format('Y-m-d H:i:s')]) === 1;
+            $first =
+                DB::table('links')
+                    ->where('code', $code)
+                    ->whereNull('opened_at')
+                    ->update(['opened_at' => $clock->now()->format('Y-m-d H:i:s')]) === 1;
             DB::table('links')->where('code', $code)->increment('opened');
             $message = $first ? Message::query()->with('rule')->whereKey($link->message_id)->first() : null;
             if ($message !== null) {

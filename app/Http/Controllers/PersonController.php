@@ -37,7 +37,11 @@ final class PersonController
 {
     public function index(Request $request): View|StreamedResponse
     {
-        $asked = $request->validate(['find' => 'nullable|string|max:80', 'order' => 'nullable|in:name,newest', 'as' => 'nullable|in:csv,vcard']) + ['find' => '', 'order' => 'name', 'as' => null];
+        $asked = $request->validate([
+            'find' => 'nullable|string|max:80',
+            'order' => 'nullable|in:name,newest',
+            'as' => 'nullable|in:csv,vcard',
+        ]) + ['find' => '', 'order' => 'name', 'as' => null];
         $query = Person::query()->with('number');
         if (is_string($asked['find']) && $asked['find'] !== '') {
             $query->named($asked['find']);
@@ -46,12 +50,18 @@ final class PersonController
             Gate::authorize('view');
             $type = RecordType::people();
 
-            return $asked['as'] === 'csv' ? CsvExport::of('people', PeopleRows::headings($type), PeopleRows::of($type, $query, Business::ours())) : VCardOf::people($query);
+            return $asked['as'] === 'csv'
+                ? CsvExport::of('people', PeopleRows::headings($type), PeopleRows::of($type, $query, Business::ours()))
+                : VCardOf::people($query);
         }
         $asked['order'] === 'newest' ? $query->orderByDesc('id') : $query->orderBy('last_name')->orderBy('first_name')->orderBy('id');
         $people = $query->simplePaginate(50)->withQueryString();
 
-        return view('people.index', ['people' => $people, 'asked' => $asked, 'stopped' => $this->stopped($people->getCollection()->pluck('number.e164')->filter()->all())]);
+        return view('people.index', [
+            'people' => $people,
+            'asked' => $asked,
+            'stopped' => $this->stopped($people->getCollection()->pluck('number.e164')->filter()->all()),
+        ]);
     }
 
     public function show(Person $person, PersonPage $page): View
@@ -70,9 +80,20 @@ final class PersonController
         if (! $said->isSomebody()) {
             throw ValidationException::withMessages(['number' => 'A number or an email is needed, to tell them from anybody else.']);
         }
-        $written = $this->mended(fn () => DB::transaction(fn () => $writer->take(new Cleaned('person', null, $said, []), ChangeOrigin::staff(Staff::asking($request)))));
+        $written = $this->mended(
+            fn () => DB::transaction(
+                fn () => $writer->take(new Cleaned('person', null, $said, []), ChangeOrigin::staff(Staff::asking($request))),
+            ),
+        );
 
-        return redirect()->route('people.show', $written->personId)->with('done', $written->newPerson ? 'They are known now.' : 'Somebody with this number or email was known already. What was empty is filled in.');
+        return redirect()
+            ->route('people.show', $written->personId)
+            ->with(
+                'done',
+                $written->newPerson
+                    ? 'They are known now.'
+                    : 'Somebody with this number or email was known already. What was empty is filled in.',
+            );
     }
 
     public function edit(Person $person): View
@@ -94,24 +115,44 @@ final class PersonController
         $business = Business::ours();
         $type = RecordType::people();
 
-        return ['person' => $person, 'business' => $business, 'type' => $type, 'page' => new RecordPage(new Record(['values' => $person->fields, 'record_type_id' => $type->id]), $type, $business)];
+        return [
+            'person' => $person, 'business' => $business, 'type' => $type,
+            'page' => new RecordPage(new Record(['values' => $person->fields, 'record_type_id' => $type->id]), $type, $business),
+        ];
     }
 
     private function said(Request $request): PersonInput
     {
-        $said = $request->validate([
-            'first_name' => 'nullable|string|max:120', 'last_name' => 'nullable|string|max:120', 'email' => 'nullable|string|max:190', 'number' => 'nullable|string|max:40', 'zone' => 'nullable|timezone:all', 'fields' => 'array',
-        ], ['zone.timezone' => 'A time zone such as Europe/London is expected.']);
+        $said = $request->validate(
+            [
+                'first_name' => 'nullable|string|max:120', 'last_name' => 'nullable|string|max:120', 'email' => 'nullable|string|max:190',
+                'number' => 'nullable|string|max:40', 'zone' => 'nullable|timezone:all', 'fields' => 'array',
+            ],
+            ['zone.timezone' => 'A time zone such as Europe/London is expected.'],
+        );
         $business = Business::ours();
         $fields = RecordForm::read(RecordType::people(), $said['fields'] ?? [], $business);
-        $email = ($said['email'] ?? '') === '' ? null : (FieldNormalizer::email((string) $said['email']) ?? throw ValidationException::withMessages(['email' => 'This is no email address.']));
+        $email =
+            ($said['email'] ?? '') === ''
+                ? null
+                : FieldNormalizer::email((string) $said['email']) ??
+                    throw ValidationException::withMessages(['email' => 'This is no email address.']);
         try {
             $number = ($said['number'] ?? '') === '' ? null : Numbers::read((string) $said['number'], $business->country);
         } catch (NotANumber $e) {
             throw ValidationException::withMessages(['number' => Sentence::of($e->reason())]);
         }
 
-        return new PersonInput(null, $number, $email, array_map(fn (mixed $value): string => is_string($value) ? trim($value) : '', array_intersect_key($said, ['first_name' => 1, 'last_name' => 1, 'zone' => 1])), $fields);
+        return new PersonInput(
+            null,
+            $number,
+            $email,
+            array_map(
+                fn (mixed $value): string => is_string($value) ? trim($value) : '',
+                array_intersect_key($said, ['first_name' => 1, 'last_name' => 1, 'zone' => 1]),
+            ),
+            $fields,
+        );
     }
 
     /**

@@ -17,7 +17,9 @@ final class PictureController
         $content = Storage::exists("pictures/$name") ? Storage::get("pictures/$name") : null;
 
         return new Response($content ?? abort(404), 200, [
-            'Content-Type' => self::TYPES[pathinfo($name, PATHINFO_EXTENSION)] ?? 'application/octet-stream', 'Cache-Control' => 'public, max-age=31536000, immutable', 'Content-Disposition' => 'inline',
+            'Content-Type' => self::TYPES[pathinfo($name, PATHINFO_EXTENSION)] ?? 'application/octet-stream',
+            'Cache-Control' => 'public, max-age=31536000, immutable',
+            'Content-Disposition' => 'inline',
         ]);
     }
 }

@@ -21,17 +21,29 @@ final class PoolWordingController
 
     public function show(Pool $pool, RulePages $pages): View
     {
-        $using = Rule::query()->with('version')->orderBy('name')->get()->filter(fn (Rule $rule): bool => self::step($rule, $pool->name) !== null)->values();
+        $using = Rule::query()
+            ->with('version')
+            ->orderBy('name')
+            ->get()
+            ->filter(fn (Rule $rule): bool => self::step($rule, $pool->name) !== null)
+            ->values();
         $first = $using->first();
 
-        return view('wordings.pool', ['pool' => $pool, 'using' => $using, 'page' => $first === null ? null : $pages->of($first, null), 'step' => $first === null ? null : self::step($first, $pool->name)]);
+        return view('wordings.pool', [
+            'pool' => $pool, 'using' => $using, 'page' => $first === null ? null : $pages->of($first, null),
+            'step' => $first === null ? null : self::step($first, $pool->name),
+        ]);
     }
 
     public function store(Request $request, Pool $pool): RedirectResponse
     {
-        $said = $request->validate([
-            'do' => 'required|in:add,change,up,down,out', 'wording' => 'nullable|string|max:60', 'text' => 'nullable|string|max:2000', 'most' => 'nullable|integer|min:1|max:100000000', 'weight' => 'nullable|integer|min:0|max:1000',
-        ], ['most.*' => 'A whole number is expected, or nothing.', 'weight.*' => 'From 0 to 1000.']);
+        $said = $request->validate(
+            [
+                'do' => 'required|in:add,change,up,down,out', 'wording' => 'nullable|string|max:60', 'text' => 'nullable|string|max:2000',
+                'most' => 'nullable|integer|min:1|max:100000000', 'weight' => 'nullable|integer|min:0|max:1000',
+            ],
+            ['most.*' => 'A whole number is expected, or nothing.', 'weight.*' => 'From 0 to 1000.'],
+        );
         DB::transaction(function () use ($pool, $said): void {
             $pool = Pool::query()->lockForUpdate()->findOrFail($pool->id);
             $pool->update(['wordings' => self::changed($pool->wordings, $said)]);
@@ -48,9 +60,14 @@ final class PoolWordingController
     private static function changed(array $wordings, array $said): array
     {
         $text = trim(str_replace("\r\n", "\n", is_string($said['text'] ?? null) ? $said['text'] : ''));
-        $one = ['id' => PoolWordings::id($text), 'text' => $text] + (isset($said['weight']) && (int) $said['weight'] !== 1 ? ['weight' => (int) $said['weight']] : []) + (isset($said['most']) ? ['most' => (int) $said['most']] : []);
+        $one =
+            ['id' => PoolWordings::id($text), 'text' => $text] +
+            (isset($said['weight']) && (int) $said['weight'] !== 1 ? ['weight' => (int) $said['weight']] : []) +
+            (isset($said['most']) ? ['most' => (int) $said['most']] : []);
         if ($said['do'] === 'add') {
-            return count($wordings) >= self::MOST ? throw ValidationException::withMessages(['text' => 'A pool has 100 wordings at most.']) : PoolWordings::checked([...$wordings, $one], count($wordings));
+            return count($wordings) >= self::MOST
+                ? throw ValidationException::withMessages(['text' => 'A pool has 100 wordings at most.'])
+                : PoolWordings::checked([...$wordings, $one], count($wordings));
         }
         $at = array_search($said['wording'] ?? '', array_column($wordings, 'id'), true);
         if ($at === false) {

@@ -30,7 +30,13 @@ final class PublicFormController
     public function store(Request $request, Form $form, Sent $sent): RedirectResponse
     {
         abort_unless($form->power === ActivationState::On, 404);
-        $said = $request->validate(['name' => 'nullable|string|max:80', 'number' => 'required|string|max:40', 'agrees' => 'nullable|in:1', 'website' => 'nullable|string|max:200'], ['number.required' => 'We need a number to text you at.']);
+        $said = $request->validate(
+            [
+                'name' => 'nullable|string|max:80', 'number' => 'required|string|max:40', 'agrees' => 'nullable|in:1',
+                'website' => 'nullable|string|max:200',
+            ],
+            ['number.required' => 'We need a number to text you at.'],
+        );
         try {
             $number = Numbers::read($said['number'], Business::ours()->country);
         } catch (NotANumber $e) {
@@ -42,7 +48,8 @@ final class PublicFormController
             throw ValidationException::withMessages(['name' => 'Please give just your name, in letters: up to three words.']);
         }
         // A field that people do not see and machines fill in.
-        $refused = ($said['website'] ?? '') !== '' ? null : $sent->take($form, $number, $name, ($said['agrees'] ?? '') === '1', $request->ip());
+        $refused =
+            ($said['website'] ?? '') !== '' ? null : $sent->take($form, $number, $name, ($said['agrees'] ?? '') === '1', $request->ip());
         if ($refused !== null) {
             throw ValidationException::withMessages(['agrees' => 'Your form has come, but we cannot text you. '.Sentence::of($refused)]);
         }

@@ -38,7 +38,11 @@ final class RecordController
     /** The first type with a board or records, or the settings where there is none. */
     public function types(): RedirectResponse
     {
-        $type = RecordType::query()->where('key', '!=', CoreType::PERSON)->orderByRaw("case when \"key\" = 'booking' then 0 else 1 end")->orderBy('name')->first();
+        $type = RecordType::query()
+            ->where('key', '!=', CoreType::PERSON)
+            ->orderByRaw("case when \"key\" = 'booking' then 0 else 1 end")
+            ->orderBy('name')
+            ->first();
 
         return $type === null ? redirect()->route('settings.index') : redirect()->route('records.index', $type);
     }
@@ -47,13 +51,19 @@ final class RecordController
     {
         $page = $this->page($request, $type, $clock);
         if ($request->query('as') === 'csv') {
-            return CsvExport::of($type->plural, RecordRows::headings($type), RecordRows::of($type, $page->query->matching(), $page->business));
+            return CsvExport::of(
+                $type->plural,
+                RecordRows::headings($type),
+                RecordRows::of($type, $page->query->matching(), $page->business),
+            );
         }
         $count = $page->query->count();
 
         return view('records.index', [
-            'type' => $type, 'page' => $page, 'records' => $records = $page->query->page(50), 'rows' => $page->rows($records), 'columns' => $page->columns(), 'fields' => $page->fields(), 'saved' => $page->saved(),
-            'count' => $count === null ? 'many' : number_format($count).($count >= RecordQuery::COUNTED ? ' or more' : ''), 'types' => self::all(), 'bulk' => self::BULK,
+            'type' => $type, 'page' => $page, 'records' => ($records = $page->query->page(50)), 'rows' => $page->rows($records),
+            'columns' => $page->columns(), 'fields' => $page->fields(), 'saved' => $page->saved(),
+            'count' => $count === null ? 'many' : number_format($count).($count >= RecordQuery::COUNTED ? ' or more' : ''),
+            'types' => self::all(), 'bulk' => self::BULK,
         ]);
     }
 
@@ -64,7 +74,10 @@ final class RecordController
 
     public function create(RecordType $type): View
     {
-        return view('records.form', ['type' => $type, 'record' => null, 'business' => Business::ours(), 'page' => new RecordPage(new Record(['values' => [], 'record_type_id' => $type->id]), $type, Business::ours())]);
+        return view('records.form', [
+            'type' => $type, 'record' => null, 'business' => Business::ours(),
+            'page' => new RecordPage(new Record(['values' => [], 'record_type_id' => $type->id]), $type, Business::ours()),
+        ]);
     }
 
     public function store(Request $request, RecordType $type, RecordWriter $writer): RedirectResponse
@@ -74,20 +87,33 @@ final class RecordController
             throw ValidationException::withMessages(['fields' => 'Fill in something first.']);
         }
         $one = new Cleaned($type->key, null, new PersonInput, array_filter($values, fn (mixed $value): bool => $value !== null));
-        $written = $this->mended($type, fn () => DB::transaction(fn () => $writer->take($one, ChangeOrigin::staff(Staff::asking($request)))));
+        $origin = ChangeOrigin::staff(Staff::asking($request));
+        $written = $this->mended($type, fn () => DB::transaction(fn () => $writer->take($one, $origin)));
 
         return redirect()->route('records.show', [$type, $written->recordId])->with('done', 'It is kept.');
     }
 
     public function edit(RecordType $type, Record $record): View
     {
-        return view('records.form', ['type' => $type, 'record' => $record, 'business' => Business::ours(), 'page' => new RecordPage($record, $type, Business::ours())]);
+        return view('records.form', [
+            'type' => $type, 'record' => $record, 'business' => Business::ours(),
+            'page' => new RecordPage($record, $type, Business::ours()),
+        ]);
     }
 
     public function update(Request $request, RecordType $type, Record $record, RecordWriter $writer): RedirectResponse
     {
         $values = RecordForm::read($type, (array) $request->input('fields', []), Business::ours());
-        $this->mended($type, fn () => DB::transaction(fn () => $writer->edit(Record::query()->lockForUpdate()->findOrFail($record->id), $values, ChangeOrigin::staff(Staff::asking($request)))));
+        $this->mended(
+            $type,
+            fn () => DB::transaction(
+                fn () => $writer->edit(
+                    Record::query()->lockForUpdate()->findOrFail($record->id),
+                    $values,
+                    ChangeOrigin::staff(Staff::asking($request)),
+                ),
+            ),
+        );
 
         return redirect()->route('records.show', [$type, $record])->with('done', 'The change is kept.');
     }
@@ -95,7 +121,13 @@ final class RecordController
     /** One field of many records: those ticked, or all that match. */
     public function bulk(Request $request, RecordType $type, RecordWriter $writer, ClockInterface $clock): RedirectResponse
     {
-        $said = $request->validate(['which' => 'required|in:ticked,all', 'ticked' => 'array|max:500', 'ticked.*' => 'integer', 'field' => 'required|string', 'value' => 'nullable|string|max:2000'], ['field.required' => 'Choose the field to change.']);
+        $said = $request->validate(
+            [
+                'which' => 'required|in:ticked,all', 'ticked' => 'array|max:500', 'ticked.*' => 'integer', 'field' => 'required|string',
+                'value' => 'nullable|string|max:2000',
+            ],
+            ['field.required' => 'Choose the field to change.'],
+        );
         $field = $type->field($said['field']) ?? throw ValidationException::withMessages(['bulk' => 'Choose the field to change.']);
         try {
             $values = RecordForm::read($type, [$field->key => $said['value'] ?? ''], Business::ours());
@@ -107,7 +139,11 @@ final class RecordController
             : $this->page($request, $type, $clock)->query->matching();
         $many = $query->toBase()->limit(self::BULK + 1)->pluck('id');
         if ($many->isEmpty() || count($many) > self::BULK) {
-            throw ValidationException::withMessages(['bulk' => $many->isEmpty() ? 'Tick some first.' : 'These are more than '.number_format(self::BULK).' at once. Narrow the list first.']);
+            throw ValidationException::withMessages([
+                'bulk' => $many->isEmpty()
+                    ? 'Tick some first.'
+                    : 'These are more than '.number_format(self::BULK).' at once. Narrow the list first.',
+            ]);
         }
         $origin = ChangeOrigin::staff(Staff::asking($request));
         $changed = $this->mended($type, fn (): int => DB::transaction(function () use ($many, $type, $writer, $values, $origin): int {
@@ -121,14 +157,20 @@ final class RecordController
             return $changed;
         }), 'bulk');
 
-        return back()->with('done', $changed === 0 ? 'They had that value already.' : number_format($changed).($changed === 1 ? ' is changed.' : ' are changed.'));
+        return back()->with(
+            'done',
+            $changed === 0 ? 'They had that value already.' : number_format($changed).($changed === 1 ? ' is changed.' : ' are changed.'),
+        );
     }
 
     public function save(Request $request, RecordType $type, ClockInterface $clock): RedirectResponse
     {
         $name = $request->validate(['name' => 'required|string|max:80'], ['name.required' => 'Give the list a name.'])['name'];
         $kept = $this->page($request, $type, $clock)->kept();
-        SavedFilter::query()->updateOrCreate(['record_type_id' => $type->id, 'name' => $name], ['asked' => $kept, 'staff_id' => Staff::asking($request)->id]);
+        SavedFilter::query()->updateOrCreate(
+            ['record_type_id' => $type->id, 'name' => $name],
+            ['asked' => $kept, 'staff_id' => Staff::asking($request)->id],
+        );
 
         return redirect()->route('records.index', [$type, ...$kept])->with('done', "The list “{$name}” is kept.");
     }
@@ -162,7 +204,9 @@ final class RecordController
             return $do();
         } catch (Refused $e) {
             $field = $type->fields->firstWhere('name', $e->reason()->with['path'] ?? '');
-            throw ValidationException::withMessages([$place ?? ($field === null ? 'fields' : "fields.$field->key") => Sentence::of($e->reason())]);
+            throw ValidationException::withMessages([
+                $place ?? ($field === null ? 'fields' : "fields.$field->key") => Sentence::of($e->reason()),
+            ]);
         }
     }
 

@@ -17,16 +17,44 @@ final class RecordPicksController
     public function __invoke(Request $request): View
     {
         $said = $request->validate(['of' => 'required|string|max:60', 'name' => 'required|string|max:60', 'fields' => 'array']);
-        $typed = mb_substr(trim((string) preg_replace('/\(#\d+\)/', '', is_string($request->input("fields.{$said['name']}")) ? $request->input("fields.{$said['name']}") : '')), 0, 80, 'UTF-8');
+        $typed = mb_substr(
+            trim(
+                (string) preg_replace(
+                    '/\(#\d+\)/',
+                    '',
+                    is_string($request->input("fields.{$said['name']}")) ? $request->input("fields.{$said['name']}") : '',
+                ),
+            ),
+            0,
+            80,
+            'UTF-8',
+        );
         if ($typed === '') {
             return view('records.picks', ['picks' => []]);
         }
-        $picks = $said['of'] === 'person'
-            ? Person::query()->named($typed)->with('number')->orderBy('last_name')->limit(12)->get()
-                ->map(fn (Person $person): array => ["{$person->name()} (#$person->id)", $person->number === null ? (string) $person->email : Numbers::pretty($person->number->e164)])
-            : Record::query()->where('record_type_id', RecordType::query()->where('key', $said['of'])->value('id'))->where('title', '>=', mb_strtolower($typed, 'UTF-8'))
-                ->where('title', '<', mb_strtolower($typed, 'UTF-8')."\u{10FFFF}")->with(['type', 'person.number'])->orderBy('title')->limit(12)->get()
-                ->map(fn (Record $record): array => ["{$record->called()} (#$record->id)", $record->person?->name() ?? '']);
+        $picks =
+            $said['of'] === 'person'
+                ? Person::query()
+                    ->named($typed)
+                    ->with('number')
+                    ->orderBy('last_name')
+                    ->limit(12)
+                    ->get()
+                    ->map(
+                        fn (Person $person): array => [
+                            "{$person->name()} (#$person->id)",
+                            $person->number === null ? (string) $person->email : Numbers::pretty($person->number->e164),
+                        ],
+                    )
+                : Record::query()
+                    ->where('record_type_id', RecordType::query()->where('key', $said['of'])->value('id'))
+                    ->where('title', '>=', mb_strtolower($typed, 'UTF-8'))
+                    ->where('title', '<', mb_strtolower($typed, 'UTF-8')."\u{10FFFF}")
+                    ->with(['type', 'person.number'])
+                    ->orderBy('title')
+                    ->limit(12)
+                    ->get()
+                    ->map(fn (Record $record): array => ["{$record->called()} (#$record->id)", $record->person?->name() ?? '']);
 
         return view('records.picks', ['picks' => $picks->all()]);
     }

@@ -29,10 +29,19 @@ final class RecordTypeController
 
     public function store(Request $request): RedirectResponse
     {
-        $said = $request->validate(['name' => 'required|string|max:40', 'plural' => 'required|string|max:40'], ['name.required' => 'Say what one of them is called.', 'plural.required' => 'Say what several are called.']);
+        $said = $request->validate(
+            ['name' => 'required|string|max:40', 'plural' => 'required|string|max:40'],
+            ['name.required' => 'Say what one of them is called.', 'plural.required' => 'Say what several are called.'],
+        );
         $key = Str::slug($said['name'], '_');
-        if (preg_match('/^[a-z][a-z0-9_]{0,39}$/', $key) !== 1 || in_array($key, ['line', 'business', 'owner', 'person'], true) || RecordType::query()->where('key', $key)->exists()) {
-            throw ValidationException::withMessages(['name' => 'There is something of that name already. Choose another that begins with a letter.']);
+        if (
+            preg_match('/^[a-z][a-z0-9_]{0,39}$/', $key) !== 1 ||
+            in_array($key, ['line', 'business', 'owner', 'person'], true) ||
+            RecordType::query()->where('key', $key)->exists()
+        ) {
+            throw ValidationException::withMessages([
+                'name' => 'There is something of that name already. Choose another that begins with a letter.',
+            ]);
         }
         $type = RecordType::query()->create(['key' => $key, 'name' => $said['name'], 'plural' => $said['plural']]);
 
@@ -44,21 +53,37 @@ final class RecordTypeController
         $type->load('fields');
         $parts = [];
         foreach (self::PARTS as $part => [$says, $kinds]) {
-            $parts[$part] = ['says' => $says, 'fields' => $type->fields->filter(fn (Field $field): bool => in_array($field->kind, $kinds, true))];
+            $parts[$part] = [
+                'says' => $says,
+                'fields' => $type->fields->filter(fn (Field $field): bool => in_array($field->kind, $kinds, true)),
+            ];
         }
 
         return view('settings.record-type', [
             'type' => $type, 'parts' => $type->isPeople() ? [] : $parts, 'kinds' => FieldKind::cases(),
             'removed' => Field::query()->where('record_type_id', $type->id)->whereNotNull('removed_at')->orderBy('name')->get(),
             'types' => RecordController::all(),
-            'uses' => $type->fields->mapWithKeys(fn (Field $field): array => [$field->id => ['rules' => Uses::rules($type, $field), 'sources' => Uses::sources($type, $field)]])->all(),
+            'uses' => $type->fields
+                ->mapWithKeys(
+                    fn (Field $field): array => [
+                        $field->id => ['rules' => Uses::rules($type, $field), 'sources' => Uses::sources($type, $field)],
+                    ],
+                )
+                ->all(),
         ]);
     }
 
     public function update(Request $request, RecordType $type): RedirectResponse
     {
-        $said = $request->validate(['name' => 'required|string|max:40', 'plural' => 'required|string|max:40', 'person_noun' => 'nullable|string|max:40'] + array_fill_keys(array_keys(self::PARTS), 'nullable|string|max:60'));
-        $changed = ['name' => $said['name'], 'plural' => $said['plural'], 'person_noun' => Noun::of($said['person_noun'] ?? null, 'person_noun')];
+        $said = $request->validate(
+            ['name' => 'required|string|max:40', 'plural' => 'required|string|max:40', 'person_noun' => 'nullable|string|max:40'] +
+                array_fill_keys(array_keys(self::PARTS), 'nullable|string|max:60'),
+        );
+        $changed = [
+            'name' => $said['name'],
+            'plural' => $said['plural'],
+            'person_noun' => Noun::of($said['person_noun'] ?? null, 'person_noun'),
+        ];
         foreach ($type->isPeople() ? [] : self::PARTS as $part => [$says, $kinds]) {
             $field = $type->load('fields')->field($said[$part] ?? null);
             if ($field !== null && ! in_array($field->kind, $kinds, true)) {

@@ -25,11 +25,15 @@ final class RuleController
 {
     public function index(Request $request, ClockInterface $clock): View|StreamedResponse
     {
-        $asked = $request->validate(['find' => 'nullable|string|max:80', 'power' => 'nullable|string|max:20', 'folder' => 'nullable|string|max:60', 'order' => 'nullable|in:name,newest'])
-            + ['find' => '', 'power' => '', 'folder' => '', 'order' => 'name'];
-        $query = Rule::query()->with('version')->withCount([
-            'runs as live_count' => fn ($runs) => $runs->where('live', true),
-        ]);
+        $asked = $request->validate([
+            'find' => 'nullable|string|max:80', 'power' => 'nullable|string|max:20', 'folder' => 'nullable|string|max:60',
+            'order' => 'nullable|in:name,newest',
+        ]) + ['find' => '', 'power' => '', 'folder' => '', 'order' => 'name'];
+        $query = Rule::query()
+            ->with('version')
+            ->withCount([
+                'runs as live_count' => fn ($runs) => $runs->where('live', true),
+            ]);
         if (is_string($asked['find']) && $asked['find'] !== '') {
             $query->whereLike('name', '%'.addcslashes($asked['find'], '\\%_').'%');
         }
@@ -38,29 +42,58 @@ final class RuleController
             $query->where('power', $power);
         }
         if (is_string($asked['folder']) && $asked['folder'] !== '') {
-            $query->where(fn ($rules) => $rules->where('draft->folder', $asked['folder'])->orWhere(fn ($plain) => $plain->whereNull('draft')->whereHas('version', fn ($version) => $version->where('document->folder', $asked['folder']))));
+            $query->where(
+                fn ($rules) => $rules
+                    ->where('draft->folder', $asked['folder'])
+                    ->orWhere(
+                        fn ($plain) => $plain
+                            ->whereNull('draft')
+                            ->whereHas('version', fn ($version) => $version->where('document->folder', $asked['folder'])),
+                    ),
+            );
         }
         $asked['order'] === 'newest' ? $query->orderByDesc('on_since')->orderByDesc('id') : $query->orderBy('name')->orderBy('id');
         if ($request->query('as') === 'csv') {
-            return CsvExport::of('rules', ['Rule', 'State', 'Version', 'On since', 'Under way'], (function () use ($query): \Generator {
-                foreach ($query->lazy(200) as $rule) {
-                    yield [$rule->name, $rule->power->value, $rule->version?->number, $rule->on_since?->format(DATE_ATOM), (int) $rule->getAttribute('live_count')];
-                }
-            })());
+            return CsvExport::of(
+                'rules',
+                ['Rule', 'State', 'Version', 'On since', 'Under way'],
+                (function () use ($query): \Generator {
+                    foreach ($query->lazy(200) as $rule) {
+                        yield [
+                            $rule->name, $rule->power->value, $rule->version?->number, $rule->on_since?->format(DATE_ATOM),
+                            (int) $rule->getAttribute('live_count'),
+                        ];
+                    }
+                })(),
+            );
         }
         $rules = $query->simplePaginate(40)->withQueryString();
         $since = Day::firstOf(30, $clock->now(), Business::ours()->zone);
 
         return view('rules.index', [
-            'rules' => $rules,
-            'language' => Vocabularies::language(),
-            'asked' => $asked,
-            'folders' => self::folders(),
-            'since' => $since,
-            'texts' => Message::query()->whereIn('rule_id', $rules->pluck('id'))->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())
-                ->where('at', '>=', $since->begins)->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')->toBase()->get()->keyBy('rule_id'),
-            'problems' => Message::query()->whereIn('id', Message::query()->selectRaw('max(id)')->whereIn('rule_id', $rules->pluck('id'))
-                ->where('at', '>=', $since->begins)->troubled()->groupBy('rule_id'))->get()->keyBy('rule_id'),
+            'rules' => $rules, 'language' => Vocabularies::language(), 'asked' => $asked, 'folders' => self::folders(), 'since' => $since,
+            'texts' => Message::query()
+                ->whereIn('rule_id', $rules->pluck('id'))
+                ->where('origin', MessageOrigin::Rule)
+                ->whereIn('state', MessageState::left())
+                ->where('at', '>=', $since->begins)
+                ->groupBy('rule_id')
+                ->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')
+                ->toBase()
+                ->get()
+                ->keyBy('rule_id'),
+            'problems' => Message::query()
+                ->whereIn(
+                    'id',
+                    Message::query()
+                        ->selectRaw('max(id)')
+                        ->whereIn('rule_id', $rules->pluck('id'))
+                        ->where('at', '>=', $since->begins)
+                        ->troubled()
+                        ->groupBy('rule_id'),
+                )
+                ->get()
+                ->keyBy('rule_id'),
         ]);
     }
 
@@ -68,23 +101,40 @@ final class RuleController
     {
         $page = $pages->asked($rule, $request);
 
-        return view('rules.show', ['page' => $page, 'failed' => null, 'notes' => [], 'done' => $request->session()->get('opens') === true ? ['line' => '', 'opens' => $page->writing->firstLetter(0, count($page->writing->lines))] : null]);
+        return view('rules.show', [
+            'page' => $page,
+            'failed' => null,
+            'notes' => [],
+            'done' => $request->session()->get('opens') === true
+                    ? ['line' => '', 'opens' => $page->writing->firstLetter(0, count($page->writing->lines))]
+                    : null,
+        ]);
     }
 
     /** The records or people found by what is typed, to rehearse it on. */
     public function samples(Request $request, Rule $rule, ClockInterface $clock): View
     {
-        $said = $request->validate(['find' => 'nullable|string|max:80', 'sample' => 'nullable|integer', 'if' => 'array|max:20', 'if.*' => 'string|max:300']);
+        $said = $request->validate([
+            'find' => 'nullable|string|max:80', 'sample' => 'nullable|integer', 'if' => 'array|max:20', 'if.*' => 'string|max:300',
+        ]);
         $samples = new Samples($rule->written()->trigger->type(), Business::ours()->zone, $clock->now());
 
-        return view('rules.samples', ['rule' => $rule, 'samples' => $samples->named((string) ($said['find'] ?? '')), 'chosen' => (int) ($said['sample'] ?? 0), 'if' => array_values($said['if'] ?? [])]);
+        return view('rules.samples', [
+            'rule' => $rule, 'samples' => $samples->named((string) ($said['find'] ?? '')), 'chosen' => (int) ($said['sample'] ?? 0),
+            'if' => array_values($said['if'] ?? []),
+        ]);
     }
 
     /** @return list<string> those that rules are kept in */
     private static function folders(): array
     {
-        $folders = DB::table('rules')->leftJoin('rule_versions', 'rule_versions.id', '=', 'rules.version_id')->select(['rules.draft->folder as drafted', 'rule_versions.document->folder as published'])->get()
-            ->map(fn (object $row): string => (string) ($row->drafted ?? $row->published ?? ''))->unique()->sort();
+        $folders = DB::table('rules')
+            ->leftJoin('rule_versions', 'rule_versions.id', '=', 'rules.version_id')
+            ->select(['rules.draft->folder as drafted', 'rule_versions.document->folder as published'])
+            ->get()
+            ->map(fn (object $row): string => (string) ($row->drafted ?? ($row->published ?? '')))
+            ->unique()
+            ->sort();
 
         return array_values(array_filter($folders->all(), fn (string $folder): bool => $folder !== ''));
     }

@@ -30,7 +30,10 @@ final class RuleDocumentController
     {
         $file = Str::slug($rule->name) ?: 'rule';
         if ($request->query('as') === 'text') {
-            return new Response((new RuleWriter(Vocabularies::language()))->text($rule->written()), 200, ['Content-Type' => 'text/plain; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$file.txt\""]);
+            return new Response((new RuleWriter(Vocabularies::language()))->text($rule->written()), 200, [
+                'Content-Type' => 'text/plain; charset=UTF-8',
+                'Content-Disposition' => "attachment; filename=\"$file.txt\"",
+            ]);
         }
 
         return new JsonResponse($rule->written()->toDocument(), 200, [
@@ -40,13 +43,21 @@ final class RuleDocumentController
 
     public function store(Request $request): RedirectResponse
     {
-        $request->validate(['file' => 'required|file|max:512'], ['file.required' => 'Choose a rule’s file first.', 'file.max' => 'A rule’s file is smaller than that.']);
+        $request->validate(
+            ['file' => 'required|file|max:512'],
+            ['file.required' => 'Choose a rule’s file first.', 'file.max' => 'A rule’s file is smaller than that.'],
+        );
         $file = $request->file('file');
         $content = $file instanceof UploadedFile ? (string) $file->getContent() : '';
         try {
-            $read = preg_match('/^\s*[{\[]/', $content) === 1 || trim($content) === '' ? CoreRule::read(Doc::fromJson($content)) : self::fromText($content);
+            $read =
+                preg_match('/^\s*[{\[]/', $content) === 1 || trim($content) === ''
+                    ? CoreRule::read(Doc::fromJson($content))
+                    : self::fromText($content);
         } catch (Unreadable $e) {
-            throw ValidationException::withMessages(['file' => array_map(fn (Problem $problem): string => "$problem->path: ".Sentence::of($problem->reason), $e->problems)]);
+            throw ValidationException::withMessages([
+                'file' => array_map(fn (Problem $problem): string => "$problem->path: ".Sentence::of($problem->reason), $e->problems),
+            ]);
         }
         $rule = Rule::query()->create(['name' => $read->name, 'power' => ActivationState::Paused, 'draft' => $read->toDocument()]);
 

@@ -31,8 +31,11 @@ use Psr\Clock\ClockInterface;
 /** The examples of a rule: made up, changed, held to what comes, and let go. */
 final class RuleExampleController
 {
-    public function __construct(private readonly ClockInterface $clock, private readonly DatabaseSideEffects $sideEffects, private readonly Drafts $drafts)
-    {
+    public function __construct(
+        private readonly ClockInterface $clock,
+        private readonly DatabaseSideEffects $sideEffects,
+        private readonly Drafts $drafts,
+    ) {
     }
 
     public function show(Rule $rule, int $number): View
@@ -40,7 +43,11 @@ final class RuleExampleController
         $written = $rule->written();
         $example = $written->examples[$number - 1] ?? abort(404);
 
-        return view('rules.example', ['page' => new ExamplePage($rule, $written, Vocabularies::language(), $number, $example, $this->world()->run($written, $example), Business::ours())]);
+        return view('rules.example', [
+            'page' => new ExamplePage(
+                $rule, $written, Vocabularies::language(), $number, $example, $this->world()->run($written, $example), Business::ours(),
+            ),
+        ]);
     }
 
     /** What is shown of the sample is kept; or somebody is made up. */
@@ -49,12 +56,21 @@ final class RuleExampleController
         $said = $request->validate(['of' => 'required|in:sample,nobody', 'name' => 'nullable|string|max:80']);
         $page = $pages->asked($rule, $request);
         $making = new ExampleMaking(Business::ours(), $this->clock->now());
-        $example = $said['of'] === 'sample' && $page->sample !== null && $page->receiver !== null
-            ? $making->ofSample($page->written, $page->sample, $page->receiver->zone, $page->whatIf->suppositions, trim($said['name'] ?? '') ?: (implode(' and ', $page->whatIf->sentences) ?: 'nobody answers'))
-            : $making->ofNobody($page->written, 'somebody made up');
-        $this->amend($request, $rule, "kept the example “{$example->name}”", fn (Core $now): array => count($now->examples) >= Example::MOST
-            ? throw ValidationException::withMessages(['example' => 'A rule has '.Example::MOST.' examples at most.'])
-            : [...$now->examples, $this->settled($now, self::called($example, array_column($now->examples, 'name')))]);
+        $example =
+            $said['of'] === 'sample' && $page->sample !== null && $page->receiver !== null
+                ? $making->ofSample(
+                    $page->written, $page->sample, $page->receiver->zone, $page->whatIf->suppositions,
+                    trim($said['name'] ?? '') ?: (implode(' and ', $page->whatIf->sentences) ?: 'nobody answers'),
+                )
+                : $making->ofNobody($page->written, 'somebody made up');
+        $this->amend(
+            $request,
+            $rule,
+            "kept the example “{$example->name}”",
+            fn (Core $now): array => count($now->examples) >= Example::MOST
+                ? throw ValidationException::withMessages(['example' => 'A rule has '.Example::MOST.' examples at most.'])
+                : [...$now->examples, $this->settled($now, self::called($example, array_column($now->examples, 'name')))],
+        );
 
         return $this->shown($rule, count($rule->written()->examples), 'The example is kept in the draft.');
     }
@@ -64,17 +80,29 @@ final class RuleExampleController
     {
         $was = $this->was($request);
         if ($request->boolean('accept')) {
-            $this->amend($request, $rule, "took what comes in “{$was}” for right", fn (Core $now): array => $this->with($now, $was, fn (Example $one): Example => $one));
+            $this->amend(
+                $request, $rule, "took what comes in “{$was}” for right",
+                fn (Core $now): array => $this->with($now, $was, fn (Example $one): Example => $one),
+            );
 
             return $this->shown($rule, $number, 'That is what is expected from now on.');
         }
-        $said = $request->validate([
-            'name' => 'required|string|max:80', 'at' => 'required|date', 'zone' => ['required', Rules::in(timezone_identifiers_list())], 'first_name' => 'nullable|string|max:80', 'last_name' => 'nullable|string|max:80',
-            'happens' => 'array|max:20', 'happens.*' => 'nullable|string|max:300',
-        ], ['name.required' => 'Give the example a name.', 'zone.in' => 'Choose a time zone, such as Europe/London.']);
-        $this->amend($request, $rule, "changed the example “{$said['name']}”", fn (Core $now): array => in_array($said['name'], array_diff(array_column($now->examples, 'name'), [$was]), true)
-            ? throw ValidationException::withMessages(['name' => 'There is an example of this name.'])
-            : $this->with($now, $was, fn (Example $one): Example => $this->read($request, $said, $now, $one)));
+        $said = $request->validate(
+            [
+                'name' => 'required|string|max:80', 'at' => 'required|date', 'zone' => ['required', Rules::in(timezone_identifiers_list())],
+                'first_name' => 'nullable|string|max:80', 'last_name' => 'nullable|string|max:80', 'happens' => 'array|max:20',
+                'happens.*' => 'nullable|string|max:300',
+            ],
+            ['name.required' => 'Give the example a name.', 'zone.in' => 'Choose a time zone, such as Europe/London.'],
+        );
+        $this->amend(
+            $request,
+            $rule,
+            "changed the example “{$said['name']}”",
+            fn (Core $now): array => in_array($said['name'], array_diff(array_column($now->examples, 'name'), [$was]), true)
+                ? throw ValidationException::withMessages(['name' => 'There is an example of this name.'])
+                : $this->with($now, $was, fn (Example $one): Example => $this->read($request, $said, $now, $one)),
+        );
 
         return $this->shown($rule, $number, 'The example is kept in the draft.');
     }
@@ -82,7 +110,10 @@ final class RuleExampleController
     public function destroy(Request $request, Rule $rule): RedirectResponse
     {
         $was = $this->was($request);
-        $this->amend($request, $rule, "let the example “{$was}” go", fn (Core $now): array => array_values(array_filter($now->examples, fn (Example $one): bool => $one->name !== $was)));
+        $this->amend(
+            $request, $rule, "let the example “{$was}” go",
+            fn (Core $now): array => array_values(array_filter($now->examples, fn (Example $one): bool => $one->name !== $was)),
+        );
 
         return redirect()->route('rules.show', $rule)->with('done', 'The example is gone. Undo brings it back.');
     }
@@ -100,15 +131,36 @@ final class RuleExampleController
         $happens = is_array($said['happens'] ?? null) ? array_values(array_filter($said['happens'], is_string(...))) : [];
         $whatIf = WhatIf::of(Vocabularies::language(), $now, $happens, $business->zone);
         if ($whatIf->wrong !== []) {
-            throw ValidationException::withMessages(['happens' => array_map(fn (string $sentence, string $why): string => "“{$sentence}”: $why", array_keys($whatIf->wrong), $whatIf->wrong)]);
+            throw ValidationException::withMessages([
+                'happens' => array_map(
+                    fn (string $sentence, string $why): string => "“{$sentence}”: $why",
+                    array_keys($whatIf->wrong),
+                    $whatIf->wrong,
+                ),
+            ]);
         }
-        $type = $now->trigger->type() === CoreType::PERSON ? null : RecordType::query()->with('fields')->firstWhere('key', $now->trigger->type());
+        $type =
+            $now->trigger->type() === CoreType::PERSON
+                ? null
+                : RecordType::query()->with('fields')->firstWhere('key', $now->trigger->type());
         $text = fn (string $key): ?string => is_string($said[$key] ?? null) ? $said[$key] : null;
 
         return new Example(
-            (string) $text('name'), (new \DateTimeImmutable((string) $text('at'), new \DateTimeZone($business->zone)))->setTimezone(new \DateTimeZone('UTC')), (string) $text('zone'),
-            array_filter(['first_name' => $text('first_name'), 'last_name' => $text('last_name')]) + $was->person,
-            $type === null ? [] : array_filter(RecordForm::read($type, array_intersect_key((array) $request->input('fields', []), ExamplePage::fields($type)), $business) + $was->record, fn (mixed $value): bool => $value !== null), $whatIf->suppositions, [],
+            (string) $text('name'),
+            (new \DateTimeImmutable((string) $text('at'), new \DateTimeZone($business->zone)))->setTimezone(new \DateTimeZone('UTC')),
+            (string) $text('zone'), array_filter(['first_name' => $text('first_name'), 'last_name' => $text('last_name')]) + $was->person,
+            $type === null
+                ? []
+                : array_filter(
+                    RecordForm::read(
+                        $type,
+                        array_intersect_key((array) $request->input('fields', []), ExamplePage::fields($type)),
+                        $business,
+                    ) + $was->record,
+                    fn (mixed $value): bool => $value !== null,
+                ),
+            $whatIf->suppositions,
+            [],
         );
     }
 

@@ -44,6 +44,15 @@ final class RulePictureController
     private function put(Request $request, Rule $rule, string $step, ?string $address, Drafts $drafts, string $says): void
     {
         abort_unless($rule->written()->flow->step($step) instanceof Texting, 404);
-        $drafts->amend($rule, Staff::asking($request), $says, fn (Core $now): Core => StepDocument::put($now, $step, fn (array $one): array => ($address === null ? [] : ['picture' => $address]) + array_diff_key($one, ['picture' => 1])));
+        $drafts->amend(
+            $rule,
+            Staff::asking($request),
+            $says,
+            fn (Core $now): Core => StepDocument::put(
+                $now,
+                $step,
+                fn (array $one): array => ($address === null ? [] : ['picture' => $address]) + array_diff_key($one, ['picture' => 1]),
+            ),
+        );
     }
 }

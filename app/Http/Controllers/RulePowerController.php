@@ -36,6 +36,8 @@ final class RulePowerController
             $power === ActivationState::On ? $runner->switchOn($rule) : $rule->update(['power' => $power, 'on_since' => null]);
         }
 
-        return redirect()->route('rules.show', $rule)->with('done', $power === ActivationState::On ? 'The rule is on.' : 'The rule is off. What is under way keeps its place.');
+        return redirect()
+            ->route('rules.show', $rule)
+            ->with('done', $power === ActivationState::On ? 'The rule is on.' : 'The rule is off. What is under way keeps its place.');
     }
 }

@@ -20,6 +20,9 @@ final class RuleResultsController
     {
         $days = (int) ($request->validate(['days' => 'nullable|in:7,30,90'])['days'] ?? 30);
 
-        return view('rules.results', ['rule' => $rule, 'results' => new Results($rule, $days, $clock->now()), 'tokens' => new Tokens(Vocabularies::ours(), $rule->written()->trigger->type()), 'currency' => Business::ours()->currency()]);
+        return view('rules.results', [
+            'rule' => $rule, 'results' => new Results($rule, $days, $clock->now()),
+            'tokens' => new Tokens(Vocabularies::ours(), $rule->written()->trigger->type()), 'currency' => Business::ours()->currency(),
+        ]);
     }
 }

@@ -38,6 +38,13 @@ final class RuleStartsController
             $start->several($rule, $page->able, Staff::asking($request));
         }
 
-        return redirect()->route('rules.runs', [$rule, 'state' => 'live'])->with('done', 'It starts for '.count($page->able).' in a moment. Whoever has had it, and may not have it again, is left out by the rule itself.');
+        return redirect()
+            ->route('rules.runs', [$rule, 'state' => 'live'])
+            ->with(
+                'done',
+                'It starts for '.
+                    count($page->able).
+                    ' in a moment. Whoever has had it, and may not have it again, is left out by the rule itself.',
+            );
     }
 }

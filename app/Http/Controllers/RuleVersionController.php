@@ -22,9 +22,20 @@ final class RuleVersionController
     public function index(Rule $rule): View
     {
         $versions = RuleVersion::query()->with('staff')->where('rule_id', $rule->id)->orderByDesc('number')->simplePaginate(20);
-        $before = RuleVersion::query()->where('rule_id', $rule->id)->where('number', '<', min([...array_column($versions->items(), 'number'), PHP_INT_MAX]))->orderByDesc('number')->first();
+        $before = RuleVersion::query()
+            ->where('rule_id', $rule->id)
+            ->where('number', '<', min([...array_column($versions->items(), 'number'), PHP_INT_MAX]))
+            ->orderByDesc('number')
+            ->first();
 
-        return view('rules.versions', ['rule' => $rule, 'versions' => $versions, 'said' => VersionChanges::all(new RuleWriter(Vocabularies::language()), [...$versions->items(), ...($before === null ? [] : [$before])])]);
+        return view('rules.versions', [
+            'rule' => $rule,
+            'versions' => $versions,
+            'said' => VersionChanges::all(new RuleWriter(Vocabularies::language()), [
+                ...$versions->items(),
+                ...($before === null ? [] : [$before]),
+            ]),
+        ]);
     }
 
     /** Its words become the draft; nothing of it runs before it is published. */
@@ -33,6 +44,13 @@ final class RuleVersionController
         abort_unless($version->rule_id === $rule->id, 404);
         $drafts->amend($rule, Staff::asking($request), "went back to version $version->number", fn (): Core => $version->read());
 
-        return redirect()->route('rules.show', $rule)->with('done', $rule->draft === null ? "Version $version->number is what runs." : "The words of version $version->number are the draft. Read them, then publish.");
+        return redirect()
+            ->route('rules.show', $rule)
+            ->with(
+                'done',
+                $rule->draft === null
+                    ? "Version $version->number is what runs."
+                    : "The words of version $version->number are the draft. Read them, then publish.",
+            );
     }
 }

@@ -33,7 +33,9 @@ final class RuleWordsController
         $plain = PlainTwin::of($words);
         $text = $problem = null;
         try {
-            isset($said['step']) ? $text = $page->textWith(TriedWords::in($page->written, $said['step'], $words), $said['step']) : Template::parse($words);
+            isset($said['step'])
+                ? ($text = $page->textWith(TriedWords::in($page->written, $said['step'], $words), $said['step']))
+                : Template::parse($words);
         } catch (Unreadable $e) {
             $problem = implode(' ', array_map(self::problem(...), $e->problems));
         } catch (TemplateError $e) {
@@ -41,8 +43,9 @@ final class RuleWordsController
         }
 
         return view('rules.preview', [
-            'tokens' => $page->tokens()->in($words), 'plain' => $plain === $words ? null : $plain, 'receiver' => $page->receiver, 'text' => $text, 'problem' => $problem,
-            'isText' => isset($said['step']), 'else' => $text === null && $problem === null ? $page->elsewise($words) : null,
+            'tokens' => $page->tokens()->in($words), 'plain' => $plain === $words ? null : $plain, 'receiver' => $page->receiver,
+            'text' => $text, 'problem' => $problem, 'isText' => isset($said['step']),
+            'else' => $text === null && $problem === null ? $page->elsewise($words) : null,
         ]);
     }
 
@@ -69,13 +72,18 @@ final class RuleWordsController
     public function token(Request $request, Rule $rule, RulePages $pages): View
     {
         $said = $request->validate([
-            'token' => 'required|string|max:600', 'path' => 'nullable|string|max:120', 'missing' => 'nullable|in:error,nothing,words', 'fallback' => 'nullable|string|max:200', 'as' => 'nullable|string|max:60',
-            'letters' => 'nullable|in:,upper,lower,title', 'limit' => 'nullable|integer|min:0|max:9999', 'choices' => 'nullable|string|max:2000', 'list' => 'nullable|string|max:60',
+            'token' => 'required|string|max:600', 'path' => 'nullable|string|max:120', 'missing' => 'nullable|in:error,nothing,words',
+            'fallback' => 'nullable|string|max:200', 'as' => 'nullable|string|max:60', 'letters' => 'nullable|in:,upper,lower,title',
+            'limit' => 'nullable|integer|min:0|max:9999', 'choices' => 'nullable|string|max:2000', 'list' => 'nullable|string|max:60',
         ]);
         $page = $pages->asked($rule, $request);
         $node = Tokens::node($said['token']) ?? abort(404);
 
-        return view('rules.token', ['one' => TokenPage::chosen($node, $page, $said), 'fillings' => new Fillings($page), 'tokens' => $page->tokens()]);
+        return view('rules.token', [
+            'one' => TokenPage::chosen($node, $page, $said),
+            'fillings' => new Fillings($page),
+            'tokens' => $page->tokens(),
+        ]);
     }
 
     private static function lines(string $text): string

@@ -21,12 +21,21 @@ final class RunController
     public function index(Request $request, Rule $rule): View|StreamedResponse
     {
         $asked = $request->validate([
-            'state' => 'nullable|in:live,ended,goal', 'from' => 'nullable|date_format:Y-m-d', 'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest', 'as' => 'nullable|in:csv',
+            'state' => 'nullable|in:live,ended,goal', 'from' => 'nullable|date_format:Y-m-d', 'find' => 'nullable|string|max:80',
+            'order' => 'nullable|in:newest,oldest', 'as' => 'nullable|in:csv',
         ]);
         $direction = ($asked['order'] ?? '') === 'oldest' ? 'asc' : 'desc';
-        $query = $rule->runs()->getQuery()->with(['person.number', 'record.type', 'timer'])->orderBy('began_at', $direction)->orderBy('id', $direction);
+        $query = $rule
+            ->runs()
+            ->getQuery()
+            ->with(['person.number', 'record.type', 'timer'])
+            ->orderBy('began_at', $direction)
+            ->orderBy('id', $direction);
         match ($asked['state'] ?? '') {
-            'live' => $query->where('live', true), 'ended' => $query->where('live', false), 'goal' => $query->where('outcome', 'goal'), default => null,
+            'live' => $query->where('live', true),
+            'ended' => $query->where('live', false),
+            'goal' => $query->where('outcome', 'goal'),
+            default => null,
         };
         if (isset($asked['from'])) {
             $query->where('began_at', '>=', (new Day($asked['from'], Business::ours()->zone))->begins);
@@ -35,14 +44,25 @@ final class RunController
             $query->whereIn('person_id', Person::query()->named($asked['find'])->select('id'));
         }
         if (isset($asked['as'])) {
-            return CsvExport::of('runs', ['Who', 'Number', 'About', 'Began', 'Ended', 'Outcome'], (function () use ($query): \Generator {
-                foreach ($query->lazy(500) as $run) {
-                    /** @var Run $run */
-                    yield [$run->person->name(), $run->person->number?->e164, $run->record?->called(), $run->began_at->format(DATE_ATOM), $run->ended_at?->format(DATE_ATOM), $run->outcome];
-                }
-            })());
+            return CsvExport::of(
+                'runs',
+                ['Who', 'Number', 'About', 'Began', 'Ended', 'Outcome'],
+                (function () use ($query): \Generator {
+                    foreach ($query->lazy(500) as $run) {
+                        /** @var Run $run */
+                        yield [
+                            $run->person->name(), $run->person->number?->e164, $run->record?->called(), $run->began_at->format(DATE_ATOM),
+                            $run->ended_at?->format(DATE_ATOM), $run->outcome,
+                        ];
+                    }
+                })(),
+            );
         }
 
-        return view('rules.runs', ['rule' => $rule, 'page' => new RunsPage($query->simplePaginate(40)->withQueryString()), 'asked' => $asked + ['state' => '', 'from' => '', 'find' => '', 'order' => 'newest']]);
+        return view('rules.runs', [
+            'rule' => $rule,
+            'page' => new RunsPage($query->simplePaginate(40)->withQueryString()),
+            'asked' => $asked + ['state' => '', 'from' => '', 'find' => '', 'order' => 'newest'],
+        ]);
     }
 }

@@ -26,15 +26,41 @@ final class SafeguardsController
 
         return view('safeguards.index', [
             'tables' => [
-                'opening' => ['name' => 'When we are open', 'why' => 'Rules ask for this: “while we are open”.', 'hours' => $business->openingHours()],
-                'service' => ['name' => 'Decent hours for service texts', 'why' => 'By the clock of the person who gets the text. Outside them a text is held until the next one begins.', 'hours' => $business->gatePolicy()->serviceHours],
-                'marketing' => ['name' => 'Decent hours for marketing texts', 'why' => 'The same, for texts that need the person’s agreement.', 'hours' => $business->gatePolicy()->marketingHours],
+                'opening' => [
+                    'name' => 'When we are open',
+                    'why' => 'Rules ask for this: “while we are open”.',
+                    'hours' => $business->openingHours(),
+                ],
+                'service' => [
+                    'name' => 'Decent hours for service texts',
+                    'why' => 'By the clock of the person who gets the text. Outside them a text is held until the next one begins.',
+                    'hours' => $business->gatePolicy()->serviceHours,
+                ],
+                'marketing' => [
+                    'name' => 'Decent hours for marketing texts',
+                    'why' => 'The same, for texts that need the person’s agreement.',
+                    'hours' => $business->gatePolicy()->marketingHours,
+                ],
             ],
             'held' => Trace::query()->where('code', 'gate.outside_hours')->where('at', '>=', $since)->count(),
-            'stopped' => Trace::query()->whereIn('code', ['gate.opted_out', 'start.opted_out', 'stop.opted_out'])->where('at', '>=', $since)->count(),
-            'same' => Trace::query()->whereIn('code', ['gate.same_text', 'gate.same_text_held'])->where('at', '>=', $since)->count(),
-            'optOuts' => Message::query()->where('origin', MessageOrigin::Them)->where('meaning', 'opt_out')->where('at', '>=', $since)->count(),
-            'words' => $business->words, 'policy' => $business->gatePolicy(), 'currency' => $business->currency(), 'holidays' => $business->holidays, 'leapToMarch' => $business->leap_to_march,
+            'stopped' => Trace::query()
+                ->whereIn('code', ['gate.opted_out', 'start.opted_out', 'stop.opted_out'])
+                ->where('at', '>=', $since)
+                ->count(),
+            'same' => Trace::query()
+                ->whereIn('code', ['gate.same_text', 'gate.same_text_held'])
+                ->where('at', '>=', $since)
+                ->count(),
+            'optOuts' => Message::query()
+                ->where('origin', MessageOrigin::Them)
+                ->where('meaning', 'opt_out')
+                ->where('at', '>=', $since)
+                ->count(),
+            'words' => $business->words,
+            'policy' => $business->gatePolicy(),
+            'currency' => $business->currency(),
+            'holidays' => $business->holidays,
+            'leapToMarch' => $business->leap_to_march,
             'capped' => Trace::query()->where('code', 'gate.capped')->where('at', '>=', $since)->count(),
             'overBudget' => Trace::query()->where('code', 'gate.budget_spent')->where('at', '>=', $since)->count(),
             'spent' => $this->spent($business, $clock->now()),
@@ -49,7 +75,13 @@ final class SafeguardsController
         $hours = HoursForm::read($said, $known, $said['table']);
         $said['table'] === 'opening'
             ? $business->update(['opening_hours' => $hours])
-            : $business->update(['policy' => array_replace_recursive($business->policy, ['decent_hours' => [$said['table'] => null]], ['decent_hours' => [$said['table'] => $hours]])]);
+            : $business->update([
+                'policy' => array_replace_recursive(
+                    $business->policy,
+                    ['decent_hours' => [$said['table'] => null]],
+                    ['decent_hours' => [$said['table'] => $hours]],
+                ),
+            ]);
 
         Timer::askAgain($clock->now());
 
@@ -59,6 +91,8 @@ final class SafeguardsController
     /** What automatic texts have cost since the month began, in millionths. */
     private function spent(Business $business, \DateTimeImmutable $now): int
     {
-        return (int) DB::table('spent_days')->where('day', '>=', $now->setTimezone(new \DateTimeZone($business->zone))->format('Y-m-01'))->sum('micros');
+        return (int) DB::table('spent_days')
+            ->where('day', '>=', $now->setTimezone(new \DateTimeZone($business->zone))->format('Y-m-01'))
+            ->sum('micros');
     }
 }

@@ -25,9 +25,10 @@ final class SentController
     public function index(Request $request): View|StreamedResponse
     {
         $asked = $request->validate([
-            'state' => 'nullable|string|max:20', 'rule' => 'nullable|integer', 'line' => 'nullable|integer',
-            'run' => 'nullable|integer', 'step' => 'nullable|string|max:60', 'wording' => 'nullable|string|max:60',
-            'from' => 'nullable|date_format:Y-m-d', 'until' => 'nullable|date_format:Y-m-d', 'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest', 'as' => 'nullable|in:csv',
+            'state' => 'nullable|string|max:20', 'rule' => 'nullable|integer', 'line' => 'nullable|integer', 'run' => 'nullable|integer',
+            'step' => 'nullable|string|max:60', 'wording' => 'nullable|string|max:60', 'from' => 'nullable|date_format:Y-m-d',
+            'until' => 'nullable|date_format:Y-m-d', 'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest',
+            'as' => 'nullable|in:csv',
         ]);
         $oldest = ($asked['order'] ?? '') === 'oldest';
         $query = Message::query()->where('origin', '!=', MessageOrigin::Them)
@@ -40,9 +41,16 @@ final class SentController
 
         return view('sent.index', [
             'texts' => $query->simplePaginate(50)->withQueryString(),
-            'asked' => $asked + ['state' => '', 'rule' => '', 'line' => '', 'run' => '', 'step' => '', 'wording' => '', 'from' => '', 'until' => '', 'find' => '', 'order' => 'newest'],
-            'rules' => Rule::query()->orderBy('name')->get(['id', 'name']),
-            'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
+            'asked' => $asked + [
+                'state' => '', 'rule' => '', 'line' => '', 'run' => '', 'step' => '', 'wording' => '', 'from' => '', 'until' => '',
+                'find' => '', 'order' => 'newest',
+            ],
+            'rules' => Rule::query()
+                ->orderBy('name')
+                ->get(['id', 'name']),
+            'lines' => Line::query()
+                ->orderBy('id')
+                ->get(['id', 'name']),
             'states' => array_filter(MessageState::cases(), fn (MessageState $state): bool => $state !== MessageState::Received),
         ]);
     }
@@ -70,7 +78,9 @@ final class SentController
             // Texts that have no wording of their own, such as a question put once more.
             $query->where(fn (Builder $none) => $none->whereNull('wording')->orWhere('wording', ''));
         }
-        foreach (['rule' => 'rule_id', 'line' => 'line_id', 'run' => 'run_id', 'step' => 'step', 'wording' => 'wording'] as $name => $column) {
+        foreach (
+            ['rule' => 'rule_id', 'line' => 'line_id', 'run' => 'run_id', 'step' => 'step', 'wording' => 'wording'] as $name => $column
+        ) {
             if (isset($asked[$name]) && $asked[$name] !== '~') {
                 $query->where($column, $asked[$name]);
             }

@@ -25,9 +25,22 @@ final class SettingsController
         return view('settings.index', [
             'business' => Business::ours(),
             'mailIsThere' => Mailbox::isThere(),
-            'types' => RecordType::query()->withCount('fields')->orderByRaw("case when \"key\" = 'person' then 0 else 1 end")->orderBy('name')->get(),
-            'calendars' => Calendar::query()->with('type')->orderBy('name')->orderBy('id')->simplePaginate(20, pageName: 'calendars')->withQueryString(),
-            'tokens' => PersonalAccessToken::query()->with('tokenable')->orderByDesc('id')->simplePaginate(20, pageName: 'tokens')->withQueryString(),
+            'types' => RecordType::query()
+                ->withCount('fields')
+                ->orderByRaw("case when \"key\" = 'person' then 0 else 1 end")
+                ->orderBy('name')
+                ->get(),
+            'calendars' => Calendar::query()
+                ->with('type')
+                ->orderBy('name')
+                ->orderBy('id')
+                ->simplePaginate(20, pageName: 'calendars')
+                ->withQueryString(),
+            'tokens' => PersonalAccessToken::query()
+                ->with('tokenable')
+                ->orderByDesc('id')
+                ->simplePaginate(20, pageName: 'tokens')
+                ->withQueryString(),
             'abilities' => Ability::cases(),
             'dated' => RecordType::query()->where('key', '!=', CoreType::PERSON)->whereNotNull('start_field')->orderBy('name')->get(),
             'conflicts' => Conflicts::cases(),

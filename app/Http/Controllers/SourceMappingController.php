@@ -35,8 +35,10 @@ final class SourceMappingController
     public function update(Request $request, Source $source): Response|RedirectResponse
     {
         return MappingAnswer::to(
-            $request, self::written($source), self::sample($source), fn (Mapping $edited) => $source->update(['draft' => $edited->toDocument()]),
-            fn (?string $changed, array $wrong): View => view('sources.mapping', $this->about($source->refresh(), $changed, $wrong)), route('sources.mapping', $source),
+            $request, self::written($source), self::sample($source),
+            fn (Mapping $edited) => $source->update(['draft' => $edited->toDocument()]),
+            fn (?string $changed, array $wrong): View => view('sources.mapping', $this->about($source->refresh(), $changed, $wrong)),
+            route('sources.mapping', $source),
         );
     }
 
@@ -51,7 +53,9 @@ final class SourceMappingController
 
     public function sampleIs(Request $request, Source $source): RedirectResponse
     {
-        $id = $request->validate(['delivery' => ['required', Rule::exists('deliveries', 'id')->where('source_id', $source->id)]])['delivery'];
+        $id = $request->validate(['delivery' => ['required', Rule::exists('deliveries', 'id')->where('source_id', $source->id)]])[
+            'delivery'
+        ];
         $source->update(['sample_id' => $id]);
 
         return redirect()->route('sources.mapping', $source);
@@ -66,9 +70,14 @@ final class SourceMappingController
         if ($mapping->taken === []) {
             return redirect()->route('sources.mapping', $source)->with('done', 'No value is put anywhere yet, so nothing would be taken.');
         }
-        $source->update(['mapping' => $mapping->toDocument(), 'draft' => null] + ($source->kind === SourceKind::Watched ? ['look_at' => $clock->now()] : []));
+        $source->update(
+            ['mapping' => $mapping->toDocument(), 'draft' => null] +
+                ($source->kind === SourceKind::Watched ? ['look_at' => $clock->now()] : []),
+        );
 
-        return redirect()->route('sources.show', $source)->with('done', 'From now on what comes is read so. What was refused or waits can be taken again.');
+        return redirect()
+            ->route('sources.show', $source)
+            ->with('done', 'From now on what comes is read so. What was refused or waits can be taken again.');
     }
 
     public function destroy(Source $source): RedirectResponse
@@ -88,10 +97,20 @@ final class SourceMappingController
     {
         return [
             'source' => $source,
-            'page' => new MappingPage(self::written($source), self::sample($source), route('sources.mapping.update', $source), $changed, $wrong),
+            'page' => new MappingPage(
+                self::written($source), self::sample($source), route('sources.mapping.update', $source), $changed, $wrong,
+            ),
             'samples' => $source->kind === SourceKind::Feed
-                ? Delivery::query()->where('source_id', $source->id)->where('is_cut', false)->orderByDesc('id')->limit(15)->get(['id', 'at', 'state']) : collect(),
-            'types' => RecordType::query()->orderBy('name')->get(['key', 'name']),
+                    ? Delivery::query()
+                        ->where('source_id', $source->id)
+                        ->where('is_cut', false)
+                        ->orderByDesc('id')
+                        ->limit(15)
+                        ->get(['id', 'at', 'state'])
+                    : collect(),
+            'types' => RecordType::query()
+                ->orderBy('name')
+                ->get(['key', 'name']),
         ];
     }
 
@@ -108,8 +127,17 @@ final class SourceMappingController
 
             return $import === null ? null : (TableReader::head($import, 1)[0] ?? null);
         }
-        $candidates = [$source->sample, ...Delivery::query()->where('source_id', $source->id)->where('is_cut', false)
-            ->orderByRaw('case when state = ? then 1 else 0 end', [DeliveryState::Refused->value])->orderByDesc('id')->limit(5)->get()->all()];
+        $candidates = [
+            $source->sample,
+            ...Delivery::query()
+                ->where('source_id', $source->id)
+                ->where('is_cut', false)
+                ->orderByRaw('case when state = ? then 1 else 0 end', [DeliveryState::Refused->value])
+                ->orderByDesc('id')
+                ->limit(5)
+                ->get()
+                ->all(),
+        ];
         foreach ($candidates as $delivery) {
             if (! $delivery instanceof Delivery) {
                 continue;

@@ -21,9 +21,14 @@ final class StartRuleController
 {
     public function __invoke(Request $request, Person $person, StartByHand $start): RedirectResponse
     {
-        $said = $request->validate(['rule' => 'required|exists:rules,id', 'record' => 'nullable|exists:records,id'], ['rule.*' => 'Choose a rule.']);
+        $said = $request->validate(
+            ['rule' => 'required|exists:rules,id', 'record' => 'nullable|exists:records,id'],
+            ['rule.*' => 'Choose a rule.'],
+        );
         $record = isset($said['record']) ? Record::query()->where('person_id', $person->id)->findOrFail((int) $said['record']) : null;
-        $missing = $start->start(Rule::query()->with('version')->findOrFail((int) $said['rule']), $person, $record, AskedBy::Hand, Staff::asking($request));
+        $missing = $start->start(
+            Rule::query()->with('version')->findOrFail((int) $said['rule']), $person, $record, AskedBy::Hand, Staff::asking($request),
+        );
         if ($missing !== []) {
             throw ValidationException::withMessages(['rule' => array_map(fn (Reason $reason): string => Sentence::of($reason), $missing)]);
         }

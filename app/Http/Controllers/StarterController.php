@@ -33,7 +33,13 @@ final class StarterController
     {
         $starter = Starters::find($key) ?? abort(404);
 
-        return view('rules.starter', ['page' => StarterPage::of($starter, new Casting($starter, self::chosen($request)), UnitOfWork::reading($clock->now(), $sideEffects))]);
+        return view('rules.starter', [
+            'page' => StarterPage::of(
+                $starter,
+                new Casting($starter, self::chosen($request)),
+                UnitOfWork::reading($clock->now(), $sideEffects),
+            ),
+        ]);
     }
 
     public function store(Request $request, string $key): RedirectResponse
@@ -43,19 +49,27 @@ final class StarterController
             try {
                 $read = (new Casting($starter, self::chosen($request)))->cast()->rule($starter);
             } catch (Unreadable $e) {
-                throw ValidationException::withMessages(['parts' => array_map(fn (Problem $problem): string => Sentence::of($problem->reason), $e->problems)]);
+                throw ValidationException::withMessages([
+                    'parts' => array_map(fn (Problem $problem): string => Sentence::of($problem->reason), $e->problems),
+                ]);
             }
 
             return Rule::query()->create(['name' => $read->name, 'power' => ActivationState::Paused, 'draft' => $read->toDocument()]);
         });
 
-        return redirect()->route('rules.show', $rule)->with('done', 'The rule is here as a draft, switched off. Read it, change what is yours, then publish it.');
+        return redirect()
+            ->route('rules.show', $rule)
+            ->with('done', 'The rule is here as a draft, switched off. Read it, change what is yours, then publish it.');
     }
 
     public function copy(Rule $rule): RedirectResponse
     {
         $name = mb_substr("Copy of $rule->name", 0, 120, 'UTF-8');
-        $copy = Rule::query()->create(['name' => $name, 'power' => ActivationState::Paused, 'draft' => ['name' => $name] + $rule->written()->toDocument()]);
+        $copy = Rule::query()->create([
+            'name' => $name,
+            'power' => ActivationState::Paused,
+            'draft' => ['name' => $name] + $rule->written()->toDocument(),
+        ]);
 
         return redirect()->route('rules.show', $copy)->with('done', 'This is the copy: a draft, switched off.');
     }
@@ -63,6 +77,9 @@ final class StarterController
     /** @return array<string, mixed> */
     private static function chosen(Request $request): array
     {
-        return $request->validate(['types' => 'array', 'types.*' => 'string|max:60', 'fields' => 'array', 'fields.*' => 'string|max:60', 'choices' => 'array', 'choices.*' => 'array', 'choices.*.*' => 'string|max:60', 'line' => 'nullable|string|max:60']);
+        return $request->validate([
+            'types' => 'array', 'types.*' => 'string|max:60', 'fields' => 'array', 'fields.*' => 'string|max:60', 'choices' => 'array',
+            'choices.*' => 'array', 'choices.*.*' => 'string|max:60', 'line' => 'nullable|string|max:60',
+        ]);
     }
 }

@@ -35,7 +35,9 @@ final class TariffController
             Tariff::read(Doc::of($tariff));
         } catch (Unreadable $e) {
             $problem = $e->problems[0];
-            throw ValidationException::withMessages([preg_match('/^\$\.(\w+)/', $problem->path, $found) === 1 ? $found[1] : 'currency' => Sentence::of($problem->reason)]);
+            throw ValidationException::withMessages([
+                preg_match('/^\$\.(\w+)/', $problem->path, $found) === 1 ? $found[1] : 'currency' => Sentence::of($problem->reason),
+            ]);
         }
         Business::ours()->update(['tariff' => $tariff]);
 
@@ -48,7 +50,9 @@ final class TariffController
         $prices = [];
         foreach (array_filter(array_map(trim(...), preg_split('/[\n;]+/', $written) ?: [])) as $row) {
             if (preg_match('/^([A-Za-z]{2})[\s:=]+(\S+)$/', $row, $part) !== 1) {
-                throw ValidationException::withMessages([$field => "“{$row}” is no country with its price. Write each on a line of its own, such as GB 0.032."]);
+                throw ValidationException::withMessages([
+                    $field => "“{$row}” is no country with its price. Write each on a line of its own, such as GB 0.032.",
+                ]);
             }
             $prices[strtoupper($part[1])] = $this->micros($part[2], $field);
         }

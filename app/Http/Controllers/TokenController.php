@@ -16,8 +16,10 @@ final class TokenController
 {
     public function store(Request $request): RedirectResponse
     {
-        $said = $request->validate(['name' => 'required|string|max:60', 'abilities' => 'required|array|min:1', 'abilities.*' => [Rule::enum(Ability::class)]],
-            ['name.required' => 'Say who will use it.', 'abilities.required' => 'Tick what it may do.']);
+        $said = $request->validate(
+            ['name' => 'required|string|max:60', 'abilities' => 'required|array|min:1', 'abilities.*' => [Rule::enum(Ability::class)]],
+            ['name.required' => 'Say who will use it.', 'abilities.required' => 'Tick what it may do.'],
+        );
         $token = Staff::asking($request)->createToken($said['name'], array_values($said['abilities']));
 
         return redirect()->route('settings.index')->with('token', $token->plainTextToken);

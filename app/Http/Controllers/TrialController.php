@@ -26,7 +26,8 @@ final class TrialController
 
         return view($request->header('HX-Request') === 'true' ? 'rules.trial-texts' : 'rules.trial', [
             'page' => $pages->asked($rule, $request), 'staff' => $staff, 'asked' => $own->asked($staff), 'trial' => $trial,
-            'ahead' => $trial === null ? [] : $trials->ahead($trial), 'kept' => $trial === null ? [] : $trials->kept($trial), 'isChanged' => $trial !== null && $trial->document != $rule->written()->toDocument(),
+            'ahead' => $trial === null ? [] : $trials->ahead($trial), 'kept' => $trial === null ? [] : $trials->kept($trial),
+            'isChanged' => $trial !== null && $trial->document != $rule->written()->toDocument(),
         ]);
     }
 
@@ -48,20 +49,28 @@ final class TrialController
     {
         $said = $request->validate(['what' => 'required|in:next,all,again,end', 'sent' => 'required_if:what,next,all|integer|min:0']);
         $what = $said['what'];
-        $trial = $trials->open($rule, Staff::asking($request)) ?? throw ValidationException::withMessages(['trial' => 'The trial is over. Begin it again.']);
+        $trial =
+            $trials->open($rule, Staff::asking($request)) ??
+            throw ValidationException::withMessages(['trial' => 'The trial is over. Begin it again.']);
         if ($what === 'end') {
             $trials->end($trial);
         } else {
             $this->refuse($what === 'again' ? $trials->again($trial) : $trials->send($trial, $what === 'all', (int) $said['sent']));
         }
 
-        return redirect()->route('rules.trial', ['rule' => $rule, 'sample' => $trial->sample_id] + ($trial->suppose === [] ? [] : ['if' => $trial->suppose]));
+        return redirect()->route(
+            'rules.trial',
+            ['rule' => $rule, 'sample' => $trial->sample_id] + ($trial->suppose === [] ? [] : ['if' => $trial->suppose]),
+        );
     }
 
     /** One's own number: asked for, and confirmed by the code that was sent there. */
     public function number(Request $request, Rule $rule, OwnNumber $own): RedirectResponse
     {
-        $said = $request->validate(['number' => 'required_without:code|string|max:40', 'code' => 'required_without:number|string|max:20'], ['number.required_without' => 'Write your number.', 'code.required_without' => 'Write the code.']);
+        $said = $request->validate(
+            ['number' => 'required_without:code|string|max:40', 'code' => 'required_without:number|string|max:20'],
+            ['number.required_without' => 'Write your number.', 'code.required_without' => 'Write the code.'],
+        );
         $staff = Staff::asking($request);
         if (isset($said['code'])) {
             if (! $own->confirm($staff, $said['code'])) {

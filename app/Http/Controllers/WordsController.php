@@ -15,7 +15,10 @@ final class WordsController
 {
     public function __invoke(Request $request): RedirectResponse
     {
-        $said = $request->validate(['opt_out' => 'required|string|max:1000', 'opt_in' => 'required|string|max:1000', 'help' => 'required|string|max:1000'], ['*.required' => 'At least one word is needed: people have to be able to say it.']);
+        $said = $request->validate(
+            ['opt_out' => 'required|string|max:1000', 'opt_in' => 'required|string|max:1000', 'help' => 'required|string|max:1000'],
+            ['*.required' => 'At least one word is needed: people have to be able to say it.'],
+        );
         $words = $seen = [];
         foreach (['opt_out', 'opt_in', 'help'] as $kind) {
             foreach (array_filter(array_map(trim(...), preg_split('/[,;\n]+/', $said[$kind]) ?: [])) as $word) {

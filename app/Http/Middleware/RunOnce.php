@@ -41,9 +41,18 @@ final readonly class RunOnce
             $known = DB::table('idempotency_keys')->where($about)->first();
 
             return match (true) {
-                $known === null || $known->fingerprint !== $fingerprint => ProblemDetails::of(422, 'The key was used for something else', 'Take a new Idempotency-Key for each new request.'),
-                $known->status === null => ProblemDetails::of(409, 'It is being carried out', 'The first request with this key has no answer yet. Try again in a moment.', headers: ['Retry-After' => 1]),
-                default => new JsonResponse(json_decode((string) $known->body, true), (int) $known->status, ['Idempotency-Replayed' => 'true']),
+                $known === null || $known->fingerprint !== $fingerprint => ProblemDetails::of(
+                    422,
+                    'The key was used for something else',
+                    'Take a new Idempotency-Key for each new request.',
+                ),
+                $known->status === null => ProblemDetails::of(
+                    409, 'It is being carried out', 'The first request with this key has no answer yet. Try again in a moment.',
+                    headers: ['Retry-After' => 1],
+                ),
+                default => new JsonResponse(json_decode((string) $known->body, true), (int) $known->status, [
+                    'Idempotency-Replayed' => 'true',
+                ]),
             };
         }
         try {
@@ -53,7 +62,9 @@ final readonly class RunOnce
             throw $e;
         }
         $response->getStatusCode() < 500
-            ? DB::table('idempotency_keys')->where($about)->update(['status' => $response->getStatusCode(), 'body' => $response->getContent()])
+            ? DB::table('idempotency_keys')
+                ->where($about)
+                ->update(['status' => $response->getStatusCode(), 'body' => $response->getContent()])
             : DB::table('idempotency_keys')->where($about)->delete();
 
         return $response;

@@ -45,7 +45,16 @@ final class ImportPreview
                 $says = Sentence::of($e->reason());
             }
 
-            return ['cells' => array_map(fn (string $target): string => ($value = $tried[$target]->value ?? null) === null ? '' : $becomes->says($target, $value), array_keys($taken)), 'taken' => $isTaken, 'says' => $says];
+            return [
+                'cells' => array_map(
+                    fn (string $target): string => ($value = $tried[$target]->value ?? null) === null
+                        ? ''
+                        : $becomes->says($target, $value),
+                    array_keys($taken),
+                ),
+                'taken' => $isTaken,
+                'says' => $says,
+            ];
         }, $trees);
     }
 }

@@ -44,7 +44,8 @@ final class MappingPage
         public readonly array $wrong = [],
     ) {
         $people = RecordType::people();
-        $this->type = $mapping->type === $people->key ? $people : RecordType::query()->where('key', $mapping->type)->with('fields')->firstOrFail();
+        $this->type =
+            $mapping->type === $people->key ? $people : RecordType::query()->where('key', $mapping->type)->with('fields')->firstOrFail();
         $this->leaves = Outline::of($sample);
         $targets = Targets::of($this->type->read(), $people->read());
         $tried = $sample === null ? [] : $mapping->trial($sample, $targets);
@@ -82,7 +83,11 @@ final class MappingPage
     public function tests(): array
     {
         return array_map(function (OnlyIf $test): string {
-            $value = is_array($test->value) ? implode(', ', array_filter($test->value, is_scalar(...))) : (is_scalar($test->value) ? (string) $test->value : '');
+            $value = is_array($test->value)
+                ? implode(', ', array_filter($test->value, is_scalar(...)))
+                : (is_scalar($test->value)
+                    ? (string) $test->value
+                    : '');
 
             return "$test->at {$test->test->says()}".($value === '' ? '' : " “{$value}”");
         }, $this->mapping->onlyIf);

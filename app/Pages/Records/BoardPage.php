@@ -32,20 +32,35 @@ final class BoardPage
             $cards = $this->of($value)->with('person.number')->orderByDesc('id')->limit(self::CARDS)->get();
             $count = count($cards) < self::CARDS ? count($cards) : $this->of($value)->toBase()->limit(self::COUNTED)->pluck('id')->count();
             if ($value !== '' || $count > 0) {
-                $columns[] = ['value' => $value, 'cards' => $cards, 'count' => $count < self::COUNTED ? number_format($count) : number_format(self::COUNTED).' or more'];
+                $columns[] = [
+                    'value' => $value,
+                    'cards' => $cards,
+                    'count' => $count < self::COUNTED ? number_format($count) : number_format(self::COUNTED).' or more',
+                ];
             }
         }
         $this->columns = $columns;
-        $values = array_merge(...array_map(fn (array $column): array => $column['cards']->map(fn (Record $record): array => $record->values)->all(), $columns), ...[[]]);
+        $values = array_merge(
+            ...array_map(
+                fn (array $column): array => $column['cards']->map(fn (Record $record): array => $record->values)->all(),
+                $columns,
+            ),
+            ...[[]],
+        );
         $this->shown = new Shown($type, $values, $business->zone, $business->currency());
     }
 
     /** @return list<string> what a card says beside its title and person */
     public function says(Record $record): array
     {
-        $fields = array_filter([$this->type->start_field, ...$this->type->fields->where('kind', \Linnet\Core\Record\FieldKind::Money)->pluck('key')->all()]);
+        $fields = array_filter([
+            $this->type->start_field,
+            ...$this->type->fields->where('kind', \Linnet\Core\Record\FieldKind::Money)->pluck('key')->all(),
+        ]);
 
-        return array_values(array_filter(array_map(fn (string $key): string => $this->shown->key($key, $record->values[$key] ?? null), $fields)));
+        return array_values(
+            array_filter(array_map(fn (string $key): string => $this->shown->key($key, $record->values[$key] ?? null), $fields)),
+        );
     }
 
     /** @return Builder<Record> */
@@ -53,6 +68,8 @@ final class BoardPage
     {
         $query = Record::query()->whereRaw(FieldColumn::ofType($this->type->id));
 
-        return $value === '' ? $query->whereRaw(FieldColumn::sql($this->by).' is null') : $query->whereRaw(FieldColumn::sql($this->by).' = ?', [$value]);
+        return $value === ''
+            ? $query->whereRaw(FieldColumn::sql($this->by).' is null')
+            : $query->whereRaw(FieldColumn::sql($this->by).' = ?', [$value]);
     }
 }

@@ -18,6 +18,9 @@ final readonly class RecordColumn
     {
         $kind = $field->kind;
 
-        return new self($field->key, $field->name, $kind === FieldKind::Number || $kind === FieldKind::Money, $kind === FieldKind::Text, $kind === FieldKind::Link ? 28 : 60);
+        return new self(
+            $field->key, $field->name, $kind === FieldKind::Number || $kind === FieldKind::Money, $kind === FieldKind::Text,
+            $kind === FieldKind::Link ? 28 : 60,
+        );
     }
 }

@@ -67,8 +67,12 @@ final class RecordPage
     /** @return Collection<int, Message> */
     public function coming(): Collection
     {
-        return Message::query()->whereIn('run_id', Run::query()->where('record_id', $this->record->id)->select('id'))->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
-            ->with('rule')->orderBy('at')->get();
+        return Message::query()
+            ->whereIn('run_id', Run::query()->where('record_id', $this->record->id)->select('id'))
+            ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+            ->with('rule')
+            ->orderBy('at')
+            ->get();
     }
 
     public function story(): Story
@@ -83,8 +87,15 @@ final class RecordPage
      */
     public function besides(): Collection
     {
-        return $this->record->person_id === null ? new Collection
-            : Record::query()->where('person_id', $this->record->person_id)->whereKeyNot($this->record->id)->with('type')->orderByDesc('id')->limit(6)->get();
+        return $this->record->person_id === null
+            ? new Collection
+            : Record::query()
+                ->where('person_id', $this->record->person_id)
+                ->whereKeyNot($this->record->id)
+                ->with('type')
+                ->orderByDesc('id')
+                ->limit(6)
+                ->get();
     }
 
     public function lastChange(): ?Change
@@ -99,7 +110,9 @@ final class RecordPage
 
         return match (true) {
             $value === null => '',
-            $field->kind === FieldKind::DateTime => (new \DateTimeImmutable((string) $value))->setTimezone(new \DateTimeZone($this->business->zone))->format('Y-m-d\TH:i'),
+            $field->kind === FieldKind::DateTime => (new \DateTimeImmutable((string) $value))
+                ->setTimezone(new \DateTimeZone($this->business->zone))
+                ->format('Y-m-d\TH:i'),
             $field->kind === FieldKind::YesNo => $value ? 'yes' : 'no',
             $field->kind === FieldKind::Staff => "#$value",
             $field->kind->isReference() => $this->shown->key($field->key, $value)." (#$value)",
@@ -113,7 +126,11 @@ final class RecordPage
         return match ($field->kind) {
             FieldKind::Choice => array_combine($field->options ?? [], $field->options ?? []),
             FieldKind::YesNo => ['yes' => 'yes', 'no' => 'no'],
-            FieldKind::Staff => Staff::query()->orderBy('name')->get(['id', 'name'])->mapWithKeys(fn (Staff $staff): array => ["#$staff->id" => $staff->name])->all(),
+            FieldKind::Staff => Staff::query()
+                ->orderBy('name')
+                ->get(['id', 'name'])
+                ->mapWithKeys(fn (Staff $staff): array => ["#$staff->id" => $staff->name])
+                ->all(),
             FieldKind::Line => Line::query()->whereNotNull('number')->orderBy('id')->pluck('name', 'number')->all(),
             default => [],
         };

@@ -44,12 +44,18 @@ final class RecordsPage
     private ?Collection $chosen = null;
 
     /** @param  array<string, mixed>  $asked  find, f, order, cols */
-    public function __construct(public readonly RecordType $type, public readonly array $asked, public readonly Business $business, \DateTimeImmutable $now)
-    {
+    public function __construct(
+        public readonly RecordType $type,
+        public readonly array $asked,
+        public readonly Business $business,
+        \DateTimeImmutable $now,
+    ) {
         $place = new Place($business->country, $business->zone);
         $filters = $read = $wrong = [];
         foreach (array_slice(is_array($asked['f'] ?? null) ? array_values($asked['f']) : [], 0, 8) as $one) {
-            $one = is_array($one) ? array_map(fn (mixed $part): string => is_scalar($part) ? mb_substr((string) $part, 0, 190, 'UTF-8') : '', $one) : [];
+            $one = is_array($one)
+                ? array_map(fn (mixed $part): string => is_scalar($part) ? mb_substr((string) $part, 0, 190, 'UTF-8') : '', $one)
+                : [];
             $why = null;
             $filter = Filter::read($one, $type, $place, $now, $why);
             if ($filter !== null || $why !== null) {
@@ -69,7 +75,10 @@ final class RecordsPage
     /** @return list<RecordColumn> beside the title */
     public function columns(): array
     {
-        return array_map(RecordColumn::of(...), array_values($this->chosen()->filter(fn (Field $field): bool => $field->key !== $this->type->title_field)->all()));
+        return array_map(
+            RecordColumn::of(...),
+            array_values($this->chosen()->filter(fn (Field $field): bool => $field->key !== $this->type->title_field)->all()),
+        );
     }
 
     public function isShown(Field $field): bool
@@ -95,7 +104,10 @@ final class RecordsPage
             foreach ($columns as $column) {
                 $cells[] = Str::limit($shown->key($column->key, $values[$i][$column->key] ?? null), $column->longest);
             }
-            $rows[] = new RecordRow($record->id, $record->setRelation('type', $this->type)->called(), $record->person?->name(), $record->person_id, $cells, $record->changed_at);
+            $rows[] = new RecordRow(
+                $record->id, $record->setRelation('type', $this->type)->called(), $record->person?->name(), $record->person_id, $cells,
+                $record->changed_at,
+            );
         }
 
         return $rows;
@@ -116,8 +128,19 @@ final class RecordsPage
         }
         $first = array_filter([$this->type->title_field, $this->type->stage_field, $this->type->start_field]);
 
-        return $this->type->fields->filter(fn (Field $field): bool => $field->kind !== FieldKind::LongText && $field->key !== $this->type->person_field && $field->key !== $this->type->end_field)
-            ->sortBy(fn (Field $field): int => in_array($field->key, $first, true) ? (int) array_search($field->key, array_values($first), true) : 10 + $field->position)->take(self::COLUMNS)->values();
+        return $this->type->fields
+            ->filter(
+                fn (Field $field): bool => $field->kind !== FieldKind::LongText &&
+                    $field->key !== $this->type->person_field &&
+                    $field->key !== $this->type->end_field,
+            )
+            ->sortBy(
+                fn (Field $field): int => in_array($field->key, $first, true)
+                    ? (int) array_search($field->key, array_values($first), true)
+                    : 10 + $field->position,
+            )
+            ->take(self::COLUMNS)
+            ->values();
     }
 
     /**
@@ -135,12 +158,20 @@ final class RecordsPage
                 foreach (FilterTest::for($field->kind) as $test) {
                     $tests[$test->value] = $test->says();
                 }
-                $fields[$field->key] = ['name' => $field->name, 'tests' => $tests, 'options' => match ($field->kind) {
-                    FieldKind::Choice => $field->options ?? [],
-                    FieldKind::YesNo => ['yes', 'no'],
-                    FieldKind::Staff => $staff ??= Staff::query()->orderBy('name')->get(['id', 'name'])->map(fn (Staff $one): string => "#$one->id $one->name")->all(),
-                    default => [],
-                }];
+                $fields[$field->key] = [
+                    'name' => $field->name,
+                    'tests' => $tests,
+                    'options' => match ($field->kind) {
+                        FieldKind::Choice => $field->options ?? [],
+                        FieldKind::YesNo => ['yes', 'no'],
+                        FieldKind::Staff => ($staff ??= Staff::query()
+                            ->orderBy('name')
+                            ->get(['id', 'name'])
+                            ->map(fn (Staff $one): string => "#$one->id $one->name")
+                            ->all()),
+                        default => [],
+                    },
+                ];
             }
         }
 
@@ -154,7 +185,13 @@ final class RecordsPage
         $test = FilterTest::from($filter['test']);
         $value = preg_replace('/^#\d+ /', '', $filter['value']);
 
-        return ($this->type->field($filter['field'])->name ?? $filter['field']).' '.($test->takesValue() ? (str_contains($test->says(), '…') ? str_replace('…', (string) $value, $test->says()) : $test->says()." “{$value}”") : $test->says());
+        return ($this->type->field($filter['field'])->name ?? $filter['field']).
+            ' '.
+            ($test->takesValue()
+                ? (str_contains($test->says(), '…')
+                    ? str_replace('…', (string) $value, $test->says())
+                    : $test->says()." “{$value}”")
+                : $test->says());
     }
 
     /** @return array<string, mixed> the query of this list without one filter */
@@ -169,10 +206,14 @@ final class RecordsPage
     /** @return array<string, mixed> what was asked, as an address holds it */
     public function kept(): array
     {
-        return array_filter([
-            'f' => $this->filters, 'find' => $this->find, 'order' => $this->order === 'id' && $this->descending ? '' : ($this->descending ? '-' : '').$this->order,
-            'cols' => is_array($this->asked['cols'] ?? null) ? array_values(array_filter($this->asked['cols'], is_string(...))) : [],
-        ], fn (mixed $part): bool => $part !== '' && $part !== []);
+        return array_filter(
+            [
+                'f' => $this->filters, 'find' => $this->find,
+                'order' => $this->order === 'id' && $this->descending ? '' : ($this->descending ? '-' : '').$this->order,
+                'cols' => is_array($this->asked['cols'] ?? null) ? array_values(array_filter($this->asked['cols'], is_string(...))) : [],
+            ],
+            fn (mixed $part): bool => $part !== '' && $part !== [],
+        );
     }
 
     /** @return array<string, mixed> the same list in another order */

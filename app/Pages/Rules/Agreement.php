@@ -34,17 +34,29 @@ final readonly class Agreement
     {
         $reach = new Reach($this->unit, $this->page->written);
 
-        return array_values(array_filter([
-            Writing::inOneSentence($this->page->writing->language, $this->page->written), ...$this->broken(), $reach->sentence(), $this->cost($reach), $this->first(), $this->soFar(),
-            $this->isMarketing() ? 'It may be used only for people who have agreed to offers; to others it is not sent.' : 'It may not be used for offers to people who have not agreed to them.',
-        ]));
+        return array_values(
+            array_filter([
+                Writing::inOneSentence($this->page->writing->language, $this->page->written),
+                ...$this->broken(),
+                $reach->sentence(),
+                $this->cost($reach),
+                $this->first(),
+                $this->soFar(),
+                $this->isMarketing()
+                    ? 'It may be used only for people who have agreed to offers; to others it is not sent.'
+                    : 'It may not be used for offers to people who have not agreed to them.',
+            ]),
+        );
     }
 
     /** @return list<string> which of its examples would go otherwise than expected */
     private function broken(): array
     {
         $examples = new ExampleWorld($this->unit);
-        $differs = array_map(fn (Example $one): ?array => BrokenExample::differs($one, $examples->run($this->page->written, $one)->came()), $this->page->written->examples);
+        $differs = array_map(
+            fn (Example $one): ?array => BrokenExample::differs($one, $examples->run($this->page->written, $one)->came()),
+            $this->page->written->examples,
+        );
 
         return array_map(fn (array $one): string => Sentence::of($one[0]), array_values(array_filter($differs)));
     }
@@ -65,7 +77,11 @@ final readonly class Agreement
             }
         }
 
-        return sprintf('With no answers, together they would get %s, for %s.', TimeFormatter::count($texts, 'text', 'texts'), TimeFormatter::price($price, $page->business->currency()));
+        return sprintf(
+            'With no answers, together they would get %s, for %s.',
+            TimeFormatter::count($texts, 'text', 'texts'),
+            TimeFormatter::price($price, $page->business->currency()),
+        );
     }
 
     private function first(): string
@@ -78,24 +94,46 @@ final readonly class Agreement
         $texts = array_filter($this->page->rehearsed->texts ?? [], fn (RehearsedText $one): bool => $one->leavesAt !== null);
         $price = array_sum(array_map(fn (RehearsedText $one): int => $one->composed->price ?? 0, $texts));
 
-        return "For {$this->page->receiver->who}, the first text would leave ".TimeFormatter::momentIn($at, $this->page->receiver->zone)
-            .($text->composed === null ? ', if what is missing in it were known.' : ': “'.$text->composed->body.'”')
-            .($texts === [] ? '' : ' With no answer from them, it would send '.TimeFormatter::count(count($texts), 'text', 'texts').' for '.TimeFormatter::price($price, $this->page->business->currency()).'.');
+        return "For {$this->page->receiver->who}, the first text would leave ".
+            TimeFormatter::momentIn($at, $this->page->receiver->zone).
+            ($text->composed === null ? ', if what is missing in it were known.' : ': “'.$text->composed->body.'”').
+            ($texts === []
+                ? ''
+                : ' With no answer from them, it would send '.
+                    TimeFormatter::count(count($texts), 'text', 'texts').
+                    ' for '.
+                    TimeFormatter::price($price, $this->page->business->currency()).
+                    '.');
     }
 
     /** What it sent until now: counted, where there is anything to count. */
     private function soFar(): string
     {
         $since = $this->unit->now->modify('-'.Reach::WEEKS.' weeks');
-        $sent = Message::query()->where('rule_id', $this->page->rule->id)->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('at', '>=', $since)
-            ->toBase()->selectRaw('count(*) as texts, sum(price_micros) as price')->first();
+        $sent = Message::query()
+            ->where('rule_id', $this->page->rule->id)
+            ->where('origin', MessageOrigin::Rule)
+            ->whereIn('state', MessageState::left())
+            ->where('at', '>=', $since)
+            ->toBase()
+            ->selectRaw('count(*) as texts, sum(price_micros) as price')
+            ->first();
         $texts = (int) ($sent->texts ?? 0);
 
-        return $texts === 0 ? '' : sprintf('In the last four weeks it sent %s, for %s.', TimeFormatter::count($texts, 'text', 'texts'), TimeFormatter::price((int) ($sent->price ?? 0), $this->page->business->currency()));
+        return $texts === 0
+            ? ''
+            : sprintf(
+                'In the last four weeks it sent %s, for %s.',
+                TimeFormatter::count($texts, 'text', 'texts'),
+                TimeFormatter::price((int) ($sent->price ?? 0), $this->page->business->currency()),
+            );
     }
 
     private function isMarketing(): bool
     {
-        return array_filter($this->page->written->flow->textsToThePerson(), fn (Texting $step): bool => $step->outgoing()->kind === TextKind::Marketing) !== [];
+        return array_filter(
+            $this->page->written->flow->textsToThePerson(),
+            fn (Texting $step): bool => $step->outgoing()->kind === TextKind::Marketing,
+        ) !== [];
     }
 }

@@ -27,7 +27,12 @@ final readonly class Choices
         $phrase = $writing->language->line($writing->type(), $writing->on(), $line->which());
         $choices = [];
         foreach (Sentences::complete($phrase, $piece['before']) as $one) {
-            if ($one->words !== '' && count($choices) < self::MOST && ! in_array($one->words, $choices, true) && ! Sentences::read($phrase, $piece['before'].$one->words.$piece['after']) instanceof ProseError) {
+            if (
+                $one->words !== '' &&
+                count($choices) < self::MOST &&
+                ! in_array($one->words, $choices, true) &&
+                ! (Sentences::read($phrase, $piece['before'].$one->words.$piece['after']) instanceof ProseError)
+            ) {
                 $choices[] = $one->words;
             }
         }

@@ -38,10 +38,23 @@ final readonly class ExamplePage
     public ?RecordType $type;
 
     /** @param  int  $number  which it is, from 1 */
-    public function __construct(public Rule $rule, public Core $written, public Language $language, public int $number, public Example $example, public ExampleRun $run, public Business $business)
-    {
-        $this->type = $written->trigger->type() === CoreType::PERSON ? null : RecordType::query()->with('fields')->firstWhere('key', $written->trigger->type());
-        $this->timeLine = new TimeLine($run->rehearsed, $business->gatePolicy()->serviceHours, $example->zone, mb_strtolower($this->type->name ?? 'now', 'UTF-8'), $written);
+    public function __construct(
+        public Rule $rule,
+        public Core $written,
+        public Language $language,
+        public int $number,
+        public Example $example,
+        public ExampleRun $run,
+        public Business $business,
+    ) {
+        $this->type =
+            $written->trigger->type() === CoreType::PERSON
+                ? null
+                : RecordType::query()->with('fields')->firstWhere('key', $written->trigger->type());
+        $this->timeLine = new TimeLine(
+            $run->rehearsed, $business->gatePolicy()->serviceHours, $example->zone, mb_strtolower($this->type->name ?? 'now', 'UTF-8'),
+            $written,
+        );
         $differs = BrokenExample::differs($example, $run->came());
         $this->differs = $differs === null ? null : Sentence::of($differs[0]);
         $this->happens = array_map(fn ($one): string => WhatIf::says($language, $written, $one, $business->zone), $example->happens);
@@ -51,12 +64,24 @@ final readonly class ExamplePage
     /** @return array<string, Field> those that are written here, by key: whom and what a field leads to is nobody made up */
     public static function fields(RecordType $type): array
     {
-        return $type->fields->reject(fn (Field $field): bool => $field->kind->isReference() || in_array($field->kind, [FieldKind::Phone, FieldKind::Email], true))->keyBy('key')->all();
+        return $type->fields
+            ->reject(
+                fn (Field $field): bool => $field->kind->isReference()
+                    || in_array($field->kind, [FieldKind::Phone, FieldKind::Email], true),
+            )
+            ->keyBy('key')
+            ->all();
     }
 
     /** The form of its record, filled in. */
     public function record(): ?RecordPage
     {
-        return $this->type === null ? null : new RecordPage(new Record(['values' => $this->example->record, 'record_type_id' => $this->type->id]), $this->type, $this->business);
+        return $this->type === null
+            ? null
+            : new RecordPage(
+                new Record(['values' => $this->example->record, 'record_type_id' => $this->type->id]),
+                $this->type,
+                $this->business,
+            );
     }
 }

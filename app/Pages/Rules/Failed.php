@@ -17,8 +17,14 @@ final readonly class Failed
      * @param  list<ProseError>  $errors
      * @param  list<RuleEdit>  $others  who changed the same place meanwhile
      */
-    public function __construct(public string $do, public ?int $line, public int $depth, public string $text, public array $errors, public array $others)
-    {
+    public function __construct(
+        public string $do,
+        public ?int $line,
+        public int $depth,
+        public string $text,
+        public array $errors,
+        public array $others,
+    ) {
     }
 
     public function isAt(Gap|WrittenLine $place): bool
@@ -41,7 +47,11 @@ final readonly class Failed
     public function hasPlace(array $lines): bool
     {
         foreach ($lines as $line) {
-            if ($this->isAt($line) || ($this->isOfWords($line) && $line->line->words !== null) || array_filter($line->gaps, $this->isAt(...)) !== []) {
+            if (
+                $this->isAt($line) ||
+                ($this->isOfWords($line) && $line->line->words !== null) ||
+                array_filter($line->gaps, $this->isAt(...)) !== []
+            ) {
                 return true;
             }
         }
@@ -55,7 +65,8 @@ final readonly class Failed
         if ($this->others !== []) {
             $last = $this->others[count($this->others) - 1];
 
-            return ($last->staff->name ?? 'Somebody')." changed the same place meanwhile: $last->says. What stands there now is theirs. Keep it, or write yours once more over it.";
+            return ($last->staff->name ?? 'Somebody').
+                " changed the same place meanwhile: $last->says. What stands there now is theirs. Keep it, or write yours once more over it.";
         }
 
         return implode(' ', array_map(fn (ProseError $error): string => Sentence::of($error->reason), array_slice($this->errors, 0, 3)));

@@ -47,9 +47,10 @@ final readonly class Fillings
         }
         $tokens = $this->page->tokens();
 
-        return array_map(fn (Node $node): array => ['says' => $tokens->says($node), 'whole' => $node->written(), 'beside' => $this->beside($node)], [
-            ...$nodes, ...array_map(fn (string $list): Code => new Code(0, $list), self::codes()), new Pick(0, ['Hello', 'Good day']),
-        ]);
+        return array_map(
+            fn (Node $node): array => ['says' => $tokens->says($node), 'whole' => $node->written(), 'beside' => $this->beside($node)],
+            [...$nodes, ...array_map(fn (string $list): Code => new Code(0, $list), self::codes()), new Pick(0, ['Hello', 'Good day'])],
+        );
     }
 
     private function beside(Node $node): string
@@ -69,7 +70,10 @@ final readonly class Fillings
         $type = $this->page->writing->type();
         $kinds = [];
         $add = function (string $path, FieldWords $field) use (&$kinds): void {
-            $kinds += $field->kind === FieldKind::Staff ? array_fill_keys(array_map(fn (string $part): string => "$path.$part", self::STAFF), FieldKind::Text) : [$path => $field->kind];
+            $kinds +=
+                $field->kind === FieldKind::Staff
+                    ? array_fill_keys(array_map(fn (string $part): string => "$path.$part", self::STAFF), FieldKind::Text)
+                    : [$path => $field->kind];
         };
         $persons = $vocabulary->type(RecordType::PERSON)->fields;
         // Their name, what the rule is about, and then the rest of theirs.

@@ -22,8 +22,13 @@ final readonly class FurtherStep
     /** The first of the new steps; null where there is none. */
     public ?string $step;
 
-    public function __construct(private Rule $rule, private Core $written, private Business $business, private UnitOfWork $unit, private SampleWorld $worlds)
-    {
+    public function __construct(
+        private Rule $rule,
+        private Core $written,
+        private Business $business,
+        private UnitOfWork $unit,
+        private SampleWorld $worlds,
+    ) {
         $this->step = $rule->version === null ? null : Further::step($rule->version->read(), $written);
     }
 
@@ -42,13 +47,27 @@ final readonly class FurtherStep
         }
         $alone = Further::alone($this->written, $this->step);
         $run = Run::query()->whereKey($runs[0])->firstOrFail();
-        $sample = (new Samples($this->written->trigger->type(), $this->business->zone, $this->unit->now))->find((int) ($run->record_id ?? $run->person_id));
-        $texts = $alone === null || $sample === null ? [] : $this->worlds->rehearse($this->unit, $this->business, $alone, $sample->at($this->unit->now))->texts;
+        $sample = (new Samples($this->written->trigger->type(), $this->business->zone, $this->unit->now))->find(
+            (int) ($run->record_id ?? $run->person_id),
+        );
+        $texts =
+            $alone === null || $sample === null
+                ? []
+                : $this->worlds->rehearse($this->unit, $this->business, $alone, $sample->at($this->unit->now))->texts;
         $first = array_values(array_filter($texts, fn (RehearsedText $text): bool => $text->leavesAt !== null))[0]->leavesAt ?? null;
 
-        $newest = CameToTheEnd::areMore($this->rule, $days, $this->unit->now) ? ' Only the newest '.number_format(CameToTheEnd::MOST).' who came to its end are asked.' : '';
+        $newest = CameToTheEnd::areMore($this->rule, $days, $this->unit->now)
+            ? ' Only the newest '.number_format(CameToTheEnd::MOST).' who came to its end are asked.'
+            : '';
 
-        return "In the last $days days ".(count($runs) === 1 ? 'one' : count($runs)).' came to its end and would still be in it'
-            .($first === null || $sample === null ? '.' : "; for {$sample->person->name()}, the first text would leave ".TimeFormatter::momentIn($first, $this->business->zone).'.').$newest;
+        return "In the last $days days ".
+            (count($runs) === 1 ? 'one' : count($runs)).
+            ' came to its end and would still be in it'.
+            ($first === null || $sample === null
+                ? '.'
+                : "; for {$sample->person->name()}, the first text would leave ".
+                    TimeFormatter::momentIn($first, $this->business->zone).
+                    '.').
+            $newest;
     }
 }

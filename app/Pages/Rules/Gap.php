@@ -19,7 +19,14 @@ final readonly class Gap
     /** All that can be written here, this place's own first. */
     public function kinds(): string
     {
-        return implode(',', array_map(fn (string $which, int $depth): string => "$which:$depth", [$this->which, ...array_keys($this->also)], [$this->depth, ...array_values($this->also)]));
+        return implode(
+            ',',
+            array_map(
+                fn (string $which, int $depth): string => "$which:$depth",
+                [$this->which, ...array_keys($this->also)],
+                [$this->depth, ...array_values($this->also)],
+            ),
+        );
     }
 
     public function id(): string
@@ -31,7 +38,10 @@ final readonly class Gap
     public function says(): string
     {
         return match ($this->which) {
-            'answer' => 'Write another answer here', 'wording' => 'Write another wording here', 'closing' => 'Write another closing sentence here', default => 'Write a sentence here',
+            'answer' => 'Write another answer here',
+            'wording' => 'Write another wording here',
+            'closing' => 'Write another closing sentence here',
+            default => 'Write a sentence here',
         };
     }
 }

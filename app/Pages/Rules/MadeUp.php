@@ -35,9 +35,17 @@ final class MadeUp
         $sender = new Line($line->id, Starter::LINE, $line->name, $line->number);
         $at = $unit->now->setTimezone(new \DateTimeZone($business->zone))->setTime(10, 0)->setTimezone(new \DateTimeZone('UTC'));
         $staff = $known->allStaff();
-        $sheet = new Sheet(World::around($at, $known->business(), $known->policy(), $known->words(), $starter->types, [$sender], $staff, [], ['welcome' => ['QUAY10']]));
+        $sheet = new Sheet(
+            World::around(
+                $at, $known->business(), $known->policy(), $known->words(), $starter->types, [$sender], $staff, [],
+                ['welcome' => ['QUAY10']],
+            ),
+        );
         $born = $unit->now->modify('+3 days')->format('1990-m-d');
-        $sheet->people[1] = new Person(1, 'Robin', ['first_name' => 'Robin', 'last_name' => 'Marsh', 'birthday' => $born], [new PersonNumber(self::NUMBER, 'GB', NumberKind::Mobile, [$business->zone])]);
+        $sheet->people[1] = new Person(
+            1, 'Robin', ['first_name' => 'Robin', 'last_name' => 'Marsh', 'birthday' => $born],
+            [new PersonNumber(self::NUMBER, 'GB', NumberKind::Mobile, [$business->zone])],
+        );
         $sheet->consent[self::NUMBER] = ['optedOut' => false, 'optedIn' => true, 'mayHaveOptedOut' => false];
         $type = $starter->types[$starter->rule->trigger->type()] ?? null;
         $isRecord = $type !== null && $type->key !== RecordType::PERSON;
@@ -58,7 +66,8 @@ final class MadeUp
         foreach ($type->fields as $field) {
             $example = $starter->examples["$type->key.$field->key"] ?? '';
             $values[$field->key] = match ($field->kind) {
-                FieldKind::DateTime => $at->modify("+$offset days")->format(DATE_ATOM), FieldKind::Date => $at->modify("+$offset days")->format('Y-m-d'),
+                FieldKind::DateTime => $at->modify("+$offset days")->format(DATE_ATOM),
+                FieldKind::Date => $at->modify("+$offset days")->format('Y-m-d'),
                 FieldKind::Number, FieldKind::Money => $example === '' ? 2 : (float) $example,
                 FieldKind::Staff => $staff,
                 FieldKind::YesNo => true,

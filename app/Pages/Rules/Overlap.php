@@ -7,7 +7,10 @@ namespace App\Pages\Rules;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
 
-/** What one person would get from two rules that begin with the same, one below the other along one axis. All lengths in units of the drawing. */
+/**
+ * What one person would get from two rules that begin with the same, one below the other along one axis. All lengths in units of the
+ * drawing.
+ */
 final readonly class Overlap
 {
     public const WIDTH = 290;

@@ -32,7 +32,13 @@ final class Places
         $on = $rule->trigger->toDocument()['on'] ?? '';
         $sentence = preg_replace('/[\s.:]+$/uD', '', trim(explode("\n", $text)[0])) ?? '';
         foreach (self::of($written) as $which => $depth) {
-            if (! Sentences::read($language->line($rule->trigger->type(), is_string($on) ? $on : '', $which), $sentence) instanceof ProseError) {
+            if (
+                ! (
+                    Sentences::read($language->line($rule->trigger->type(), is_string($on)
+                        ? $on
+                        : '', $which), $sentence) instanceof ProseError
+                )
+            ) {
                 return $depth;
             }
         }

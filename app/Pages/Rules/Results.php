@@ -23,7 +23,10 @@ use Linnet\Core\Text\Wording\Wordings;
 /** What the texts of a rule brought, by wording, over some days. */
 final readonly class Results
 {
-    /** @var list<object{step: string, wording: string, words: Template|string, retired: bool, sent: int, answered: Share, ended: Share, opened: Share, met: Share, best: bool}> */
+    /**
+     * @var list<object{step: string, wording: string, words: Template|string, retired: bool, sent: int, answered: Share, ended: Share,
+     * opened: Share, met: Share, best: bool}>
+     */
     public array $rows;
 
     public Day $since;
@@ -42,7 +45,14 @@ final readonly class Results
         $since = $this->since->begins;
         $written = $rule->written();
         $this->hasGoal = $written->goal !== null;
-        $began = Run::query()->where('rule_id', $rule->id)->where('began_at', '>=', $since)->toBase()->selectRaw("count(*) as runs, sum(case when outcome = 'goal' then 1 else 0 end) as met, sum(case when outcome = 'goal' then cast(nullif(goal_value, '') as decimal(18, 6)) else 0 end) as value")->first();
+        $began = Run::query()
+            ->where('rule_id', $rule->id)
+            ->where('began_at', '>=', $since)
+            ->toBase()
+            ->selectRaw(
+                "count(*) as runs, sum(case when outcome = 'goal' then 1 else 0 end) as met, sum(case when outcome = 'goal' then cast(nullif(goal_value, '') as decimal(18, 6)) else 0 end) as value",
+            )
+            ->first();
         [$this->runs, $this->met, $this->value] = [(int) ($began->runs ?? 0), (int) ($began->met ?? 0), (float) ($began->value ?? 0)];
         $counted = $this->counted($rule, $since);
         $rows = [];
@@ -59,8 +69,9 @@ final readonly class Results
                 $sent = (int) ($row->sent ?? 0);
                 $share = fn (string $what): Share => new Share((int) ($row->{$what} ?? 0), $sent);
                 $rows[] = (object) [
-                    'step' => $step->id(), 'wording' => (string) $id, 'words' => $text ?? $this->otherwise($step, (string) $id), 'retired' => $text === null, 'sent' => $sent,
-                    'answered' => $share('answered'), 'ended' => $share('ended'), 'opened' => $share('opened'), 'met' => $share('met'), 'best' => $best === $id,
+                    'step' => $step->id(), 'wording' => (string) $id, 'words' => $text ?? $this->otherwise($step, (string) $id),
+                    'retired' => $text === null, 'sent' => $sent, 'answered' => $share('answered'), 'ended' => $share('ended'),
+                    'opened' => $share('opened'), 'met' => $share('met'), 'best' => $best === $id,
                 ];
             }
         }
@@ -81,13 +92,28 @@ final readonly class Results
     private function counted(Rule $rule, \DateTimeImmutable $since): array
     {
         $counted = [];
-        $rows = Message::query()->toBase()->where('messages.rule_id', $rule->id)->where('origin', MessageOrigin::Rule->value)->where('left_at', '>=', $since)->where('messages.state', '!=', MessageState::Failed->value)
+        $rows = Message::query()
+            ->toBase()
+            ->where('messages.rule_id', $rule->id)
+            ->where('origin', MessageOrigin::Rule->value)
+            ->where('left_at', '>=', $since)
+            ->where('messages.state', '!=', MessageState::Failed->value)
             ->leftJoin('runs', 'runs.id', '=', 'messages.run_id')
             ->groupBy('messages.step', 'messages.wording')
-            ->selectRaw("messages.step, messages.wording, count(*) as sent, count(answered_at) as answered, sum(case when ended then 1 else 0 end) as ended, sum(case when runs.outcome = 'goal' then 1 else 0 end) as met")
+            ->selectRaw(
+                "messages.step, messages.wording, count(*) as sent, count(answered_at) as answered, sum(case when ended then 1 else 0 end) as ended, sum(case when runs.outcome = 'goal' then 1 else 0 end) as met",
+            )
             ->get();
-        $opened = DB::table('links')->join('messages', 'messages.id', '=', 'links.message_id')->where('messages.rule_id', $rule->id)->where('left_at', '>=', $since)->where('messages.state', '!=', MessageState::Failed->value)->whereNotNull('opened_at')
-            ->groupBy('messages.step', 'messages.wording')->selectRaw('messages.step, messages.wording, count(distinct messages.id) as opened')->get()->keyBy(fn (\stdClass $row): string => "$row->step/$row->wording");
+        $opened = DB::table('links')
+            ->join('messages', 'messages.id', '=', 'links.message_id')
+            ->where('messages.rule_id', $rule->id)
+            ->where('left_at', '>=', $since)
+            ->where('messages.state', '!=', MessageState::Failed->value)
+            ->whereNotNull('opened_at')
+            ->groupBy('messages.step', 'messages.wording')
+            ->selectRaw('messages.step, messages.wording, count(distinct messages.id) as opened')
+            ->get()
+            ->keyBy(fn (\stdClass $row): string => "$row->step/$row->wording");
         foreach ($rows as $row) {
             $row->opened = (int) ($opened["$row->step/$row->wording"]->opened ?? 0);
             $counted[(string) $row->step][(string) $row->wording] = $row;

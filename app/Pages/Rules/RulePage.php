@@ -121,7 +121,12 @@ final class RulePage
     public function elsewise(string $words): ?Composed
     {
         try {
-            return $this->context === null || $this->receiver === null ? null : Composed::of(Template::parse($words), $this->context->facts, $this->receiver, $this->business->asSender(), $this->context->now, false, 'sample');
+            return $this->context === null || $this->receiver === null
+                ? null
+                : Composed::of(
+                    Template::parse($words), $this->context->facts, $this->receiver, $this->business->asSender(), $this->context->now,
+                    false, 'sample',
+                );
         } catch (TemplateError) {
             return null;
         }
@@ -155,7 +160,11 @@ final class RulePage
         $sender = $this->business->asSender();
         [$before, $after] = [...explode(self::PLACE, FirstTextAdditions::around(self::PLACE, $sender->name, $sender->stopLine), 2), ''];
 
-        return $text?->composed !== null && str_starts_with($text->composed->body, $before) && str_ends_with($text->composed->body, trim($after)) ? [$before, $after] : ['', ''];
+        return $text?->composed !== null &&
+            str_starts_with($text->composed->body, $before) &&
+            str_ends_with($text->composed->body, trim($after))
+            ? [$before, $after]
+            : ['', ''];
     }
 
     /** "09:00 to 18:00 on a Monday": the opening hours of the sample's day. */
@@ -163,7 +172,13 @@ final class RulePage
     {
         $day = ($this->sample->at ?? new \DateTimeImmutable('2026-03-02'))->setTimezone(new \DateTimeZone($this->business->zone));
         $open = array_map(
-            fn (array $stretch): string => implode(' to ', array_map(fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone($this->business->zone))->format('H:i'), $stretch)),
+            fn (array $stretch): string => implode(
+                ' to ',
+                array_map(
+                    fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone($this->business->zone))->format('H:i'),
+                    $stretch,
+                ),
+            ),
             $this->business->openingHours()->stretches($day, new \DateTimeZone($this->business->zone)),
         );
 
@@ -185,7 +200,8 @@ final class RulePage
     /** @return array<string, mixed> what an address needs to show the same: the rule, the sample, and what is supposed */
     public function query(): array
     {
-        return ['rule' => $this->rule, 'sample' => $this->sample?->id] + ($this->whatIf->sentences === [] ? [] : ['if' => $this->whatIf->sentences]);
+        return ['rule' => $this->rule, 'sample' => $this->sample?->id] +
+            ($this->whatIf->sentences === [] ? [] : ['if' => $this->whatIf->sentences]);
     }
 
     /** The edit that is seen here: whoever changes something says so. */
@@ -223,7 +239,9 @@ final class RulePage
 
     private function with(Core\Rule $rule): ?Rehearsed
     {
-        return $this->sample === null ? null : $this->worlds->rehearse($this->unit, $this->business, $rule, $this->sample, $this->whatIf->suppositions);
+        return $this->sample === null
+            ? null
+            : $this->worlds->rehearse($this->unit, $this->business, $rule, $this->sample, $this->whatIf->suppositions);
     }
 
     /** What the sample would get from it and from another rule that is on. */
@@ -231,8 +249,22 @@ final class RulePage
     {
         $theirs = $other->version?->read();
 
-        return $this->sample === null || $this->receiver === null || $this->rehearsed === null || $theirs === null || $theirs->trigger->type() !== $this->written->trigger->type() ? null
-            : new Overlap([$this->written->name => $this->rehearsed, $theirs->name => $theirs->conditions->weigh($this->worlds->contextOf($this->unit, $theirs, $this->sample))->holds() ? $this->worlds->rehearse($this->unit, $this->business, $theirs, $this->sample) : null], $this->receiver->who, $this->receiver->zone);
+        return $this->sample === null ||
+            $this->receiver === null ||
+            $this->rehearsed === null ||
+            $theirs === null ||
+            $theirs->trigger->type() !== $this->written->trigger->type()
+            ? null
+            : new Overlap(
+                [
+                    $this->written->name => $this->rehearsed,
+                    $theirs->name => $theirs->conditions->weigh($this->worlds->contextOf($this->unit, $theirs, $this->sample))->holds()
+                        ? $this->worlds->rehearse($this->unit, $this->business, $theirs, $this->sample)
+                        : null,
+                ],
+                $this->receiver->who,
+                $this->receiver->zone,
+            );
     }
 
     public function further(): FurtherStep
@@ -245,7 +277,10 @@ final class RulePage
     {
         return [
             'live' => $this->rule->runs()->where('live', true)->count(),
-            'held' => Message::query()->where('rule_id', $this->rule->id)->whereIn('state', [MessageState::Waiting, MessageState::SetAside])->count(),
+            'held' => Message::query()
+                ->where('rule_id', $this->rule->id)
+                ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+                ->count(),
         ];
     }
 

@@ -40,7 +40,10 @@ final readonly class RulePages
     {
         $suppose = array_values(array_filter((array) $request->query('if', []), is_string(...)));
 
-        return $this->of($rule, $request->integer('sample') ?: null, array_map(fn (string $one): string => mb_substr($one, 0, 300, 'UTF-8'), $suppose), is_string($request->query('find')) ? $request->query('find') : '');
+        return $this->of(
+            $rule, $request->integer('sample') ?: null, array_map(fn (string $one): string => mb_substr($one, 0, 300, 'UTF-8'), $suppose),
+            is_string($request->query('find')) ? $request->query('find') : '',
+        );
     }
 
     /** What is said beside the rule. */
@@ -73,7 +76,11 @@ final readonly class RulePages
         $trigger = is_array($trigger) ? $trigger : [];
         $type = Triggers::typeOf($trigger);
 
-        return new Completions(Vocabularies::language(), $type, is_string($trigger['on'] ?? null) ? $trigger['on'] : '', function () use ($rule, $sample, $type): ?EvaluationContext {
+        return new Completions(Vocabularies::language(), $type, is_string($trigger['on'] ?? null) ? $trigger['on'] : '', function () use (
+            $rule,
+            $sample,
+            $type,
+        ): ?EvaluationContext {
             $unit = $this->unit();
             $one = $sample === null ? null : (new Samples($type, $unit->reader->business()->zone, $unit->now))->find($sample);
 

@@ -30,8 +30,18 @@ final readonly class RunsPage
     public function __construct(public Paginator $runs)
     {
         $ids = array_map(fn (Run $run): int => $run->id, $runs->items());
-        $this->last = Trace::query()->whereIn('id', Trace::query()->selectRaw('max(id)')->whereIn('run_id', $ids)->groupBy('run_id'))->get()->keyBy('run_id');
-        $this->left = Message::query()->whereIn('run_id', $ids)->whereIn('state', MessageState::left())->groupBy('run_id')->selectRaw('run_id, count(*) as many')->pluck('many', 'run_id')->map(intval(...))->all();
+        $this->last = Trace::query()
+            ->whereIn('id', Trace::query()->selectRaw('max(id)')->whereIn('run_id', $ids)->groupBy('run_id'))
+            ->get()
+            ->keyBy('run_id');
+        $this->left = Message::query()
+            ->whereIn('run_id', $ids)
+            ->whereIn('state', MessageState::left())
+            ->groupBy('run_id')
+            ->selectRaw('run_id, count(*) as many')
+            ->pluck('many', 'run_id')
+            ->map(intval(...))
+            ->all();
     }
 
     /** @return array<string, string> where somebody can be let go on: what each place says, by its step */
@@ -48,7 +58,10 @@ final readonly class RunsPage
             foreach ($line->line->kind === LineKind::Steps ? $line->line->steps : [] as $i => $step) {
                 $isText = str_starts_with($names[$step] ?? '', 'text ');
                 if ($i === 0 || $isText) {
-                    $places[$step] = $i === 0 ? Line::capital(mb_strimwidth($line->sentence(), 0, 70, '…', 'UTF-8')) : ucfirst($names[$step]).', without what stands before it';
+                    $places[$step] =
+                        $i === 0
+                            ? Line::capital(mb_strimwidth($line->sentence(), 0, 70, '…', 'UTF-8'))
+                            : ucfirst($names[$step]).', without what stands before it';
                 }
             }
         }
@@ -66,7 +79,9 @@ final readonly class RunsPage
     {
         $last = $this->last[$run->id] ?? null;
 
-        return $last === null || in_array($last->code, $run->live ? ['start.began', 'run.finished'] : ['start.began'], true) ? '' : Sentence::of(['code' => $last->code, 'with' => $last->with]);
+        return $last === null || in_array($last->code, $run->live ? ['start.began', 'run.finished'] : ['start.began'], true)
+            ? ''
+            : Sentence::of(['code' => $last->code, 'with' => $last->with]);
     }
 
     /** What a run under way waits for, where that is no moment. */

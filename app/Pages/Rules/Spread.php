@@ -42,8 +42,20 @@ final readonly class Spread
     {
         $parts = fn (int $many): string => TimeFormatter::count($many, 'part', 'parts');
 
-        return 'for the '.number_format($bounds->people)." $whom: $bounds->shortest".($bounds->longest === $bounds->shortest ? ' characters' : " to $bounds->longest characters, half of them up to $bounds->median").", {$parts($bounds->fewest)}"
-            .($bounds->over === 0 ? '' : ', '.number_format($bounds->over).' of them '.($bounds->most === $bounds->fewest + 1 ? '' : 'up to ').$parts($bounds->most))
-            .($bounds->lacking === 0 ? '' : '; something is missing for '.number_format($bounds->lacking));
+        return 'for the '.
+            number_format($bounds->people).
+            " $whom: $bounds->shortest".
+            ($bounds->longest === $bounds->shortest
+                ? ' characters'
+                : " to $bounds->longest characters, half of them up to $bounds->median").
+            ", {$parts($bounds->fewest)}".
+            ($bounds->over === 0
+                ? ''
+                : ', '.
+                    number_format($bounds->over).
+                    ' of them '.
+                    ($bounds->most === $bounds->fewest + 1 ? '' : 'up to ').
+                    $parts($bounds->most)).
+            ($bounds->lacking === 0 ? '' : '; something is missing for '.number_format($bounds->lacking));
     }
 }

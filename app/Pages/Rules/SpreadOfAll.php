@@ -62,7 +62,11 @@ final class SpreadOfAll
                 $part = match (true) {
                     $node instanceof Words => $node->words,
                     $node instanceof Pick => $node->choices[crc32("spread $n/$node->at") % count($node->choices)],
-                    $node instanceof MergeField, $node instanceof Link => $this->value($node, isset($columns[$node->path]) ? $row[$columns[$node->path]] : null, $row),
+                    $node instanceof MergeField, $node instanceof Link => $this->value(
+                        $node,
+                        isset($columns[$node->path]) ? $row[$columns[$node->path]] : null,
+                        $row,
+                    ),
                     default => null,
                 };
                 if ($part === null) {
@@ -103,10 +107,17 @@ final class SpreadOfAll
             }
             $field = ($types[$type] ?? null)->fields[$key] ?? null;
             $isOwn = $type === CoreType::PERSON && in_array($key, self::PERSON, true);
-            if (! $isOwn && ($field === null || in_array($field->kind, [FieldKind::Person, FieldKind::Record], true) || ! in_array($type, [CoreType::PERSON, $this->type], true))) {
+            if (
+                ! $isOwn &&
+                ($field === null ||
+                    in_array($field->kind, [FieldKind::Person, FieldKind::Record], true) ||
+                    ! in_array($type, [CoreType::PERSON, $this->type], true))
+            ) {
                 return null;
             }
-            $columns[$node->path] = $isOwn ? "people.$key" : $grammar->wrap(($type === CoreType::PERSON ? 'people.fields->' : 'records.values->').$key);
+            $columns[$node->path] = $isOwn
+                ? "people.$key"
+                : $grammar->wrap(($type === CoreType::PERSON ? 'people.fields->' : 'records.values->').$key);
         }
 
         return $columns;
@@ -118,9 +129,13 @@ final class SpreadOfAll
      */
     private function rows(array $columns): iterable
     {
-        $query = DB::table('people')->join('numbers', fn ($join) => $join->on('numbers.person_id', '=', 'people.id')->where('numbers.rank', 0))->whereNotNull('numbers.e164');
+        $query = DB::table('people')
+            ->join('numbers', fn ($join) => $join->on('numbers.person_id', '=', 'people.id')->where('numbers.rank', 0))
+            ->whereNotNull('numbers.e164');
         if ($this->type !== CoreType::PERSON) {
-            $query->join('records', 'records.person_id', '=', 'people.id')->where('records.record_type_id', RecordType::query()->where('key', $this->type)->value('id') ?? 0);
+            $query
+                ->join('records', 'records.person_id', '=', 'people.id')
+                ->where('records.record_type_id', RecordType::query()->where('key', $this->type)->value('id') ?? 0);
         }
         foreach ($columns as $i => $column) {
             $query->selectRaw("$column as v$i");
@@ -137,7 +152,9 @@ final class SpreadOfAll
         $raw = is_scalar($raw) ? $raw : null;
         $place = "$node->at/$row[zone]/$row[zones]/$row[locale]/";
 
-        return array_key_exists($place.$raw, $this->written) ? $this->written[$place.$raw] : $this->written[$place.$raw] = $this->write($node, $raw, $row);
+        return array_key_exists($place.$raw, $this->written)
+            ? $this->written[$place.$raw]
+            : ($this->written[$place.$raw] = $this->write($node, $raw, $row));
     }
 
     /** @param  array<string, mixed>  $row */
@@ -145,10 +162,27 @@ final class SpreadOfAll
     {
         $known = $this->unit->reader;
         $zones = json_decode((string) $row['zones'], true);
-        $sheet = new Sheet(World::around($this->unit->now, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(), [], []));
+        $sheet = new Sheet(
+            World::around(
+                $this->unit->now, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(),
+                $known->allStaff(), [], [],
+            ),
+        );
         [$head, $key] = [...explode('.', $node->path), ''];
         $own = $key === '' && $raw !== null ? [$head => $raw] : [];
-        $sheet->people[1] = $person = new Person(1, 'somebody', $own, [new PersonNumber('+447700900999', $known->business()->country, NumberKind::Mobile, is_array($zones) && $zones !== [] ? array_values(array_map(strval(...), $zones)) : [$known->business()->zone])], is_string($row['zone']) ? $row['zone'] : null, is_string($row['locale']) ? $row['locale'] : null);
+        $sheet->people[1] = $person = new Person(
+            1,
+            'somebody',
+            $own,
+            [
+                new PersonNumber(
+                    '+447700900999', $known->business()->country, NumberKind::Mobile,
+                    is_array($zones) && $zones !== [] ? array_values(array_map(strval(...), $zones)) : [$known->business()->zone],
+                ),
+            ],
+            is_string($row['zone']) ? $row['zone'] : null,
+            is_string($row['locale']) ? $row['locale'] : null,
+        );
         $type = $known->types()[$this->type] ?? null;
         $record = null;
         if ($type !== null && $this->type !== CoreType::PERSON) {
@@ -159,7 +193,10 @@ final class SpreadOfAll
         $to = $contexts->receiver($person);
         $lines = $known->lines();
         try {
-            return (new Renderer($contexts->create(new Subject(1, $record), $lines === [] ? null : $lines[0]->key)->facts, $this->unit->now, $to->zone, $to->locale, $known->business()->tariff->currency, '', $known->business()->links()))->render(Template::parse($node->written()));
+            return (new Renderer(
+                $contexts->create(new Subject(1, $record), $lines === [] ? null : $lines[0]->key)->facts, $this->unit->now, $to->zone,
+                $to->locale, $known->business()->tariff->currency, '', $known->business()->links(),
+            ))->render(Template::parse($node->written()));
         } catch (TemplateError) {
             return null;
         }

@@ -26,7 +26,10 @@ final readonly class StarterPage
     {
         $this->rehearsed = MadeUp::of($starter, $unit, $business);
         $type = $starter->types[$starter->rule->trigger->type()] ?? null;
-        $this->timeLine = new TimeLine($this->rehearsed, $business->gatePolicy()->serviceHours, $business->zone, mb_strtolower($type->name ?? 'now', 'UTF-8'), $starter->rule);
+        $this->timeLine = new TimeLine(
+            $this->rehearsed, $business->gatePolicy()->serviceHours, $business->zone, mb_strtolower($type->name ?? 'now', 'UTF-8'),
+            $starter->rule,
+        );
         $this->lines = (new RuleWriter($starter->language))->lines($starter->rule);
     }
 

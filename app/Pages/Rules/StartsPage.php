@@ -44,12 +44,21 @@ final readonly class StartsPage
         $found = isset($this->groups[$of]) ? $this->found() : [];
         $this->isTooMany = count($found) > self::MOST;
         $missing = $this->isTooMany ? [] : $start->missing($rule, $found);
-        $this->able = array_values(array_map(fn (array $one): array => [$one[0], $one[1]], array_filter($missing, fn (array $one): bool => $one[2] === [])));
-        $names = Person::query()->with('number')->whereKey(array_column(array_filter($missing, fn (array $one): bool => $one[2] !== []), 0))->get()->keyBy('id');
+        $this->able = array_values(
+            array_map(fn (array $one): array => [$one[0], $one[1]], array_filter($missing, fn (array $one): bool => $one[2] === [])),
+        );
+        $names = Person::query()
+            ->with('number')
+            ->whereKey(array_column(array_filter($missing, fn (array $one): bool => $one[2] !== []), 0))
+            ->get()
+            ->keyBy('id');
         $lacking = [];
         foreach ($missing as [$person, , $reasons]) {
             if ($reasons !== []) {
-                $lacking[] = [$names[$person]?->name() ?? 'somebody', implode(' ', array_map(fn (Reason $reason): string => Sentence::of($reason), $reasons))];
+                $lacking[] = [
+                    $names[$person]?->name() ?? 'somebody',
+                    implode(' ', array_map(fn (Reason $reason): string => Sentence::of($reason), $reasons)),
+                ];
             }
         }
         $this->lacking = $lacking;
@@ -59,11 +68,30 @@ final readonly class StartsPage
     private function groups(): array
     {
         if ($this->type !== null) {
-            return ['all' => 'All '.mb_strtolower($this->type->plural)] + SavedFilter::query()->where('record_type_id', $this->type->id)->orderBy('name')->get()->mapWithKeys(fn (SavedFilter $list): array => ["kept:$list->id" => "The kept list “{$list->name}”"])->all();
+            return ['all' => 'All '.mb_strtolower($this->type->plural)] +
+                SavedFilter::query()
+                    ->where('record_type_id', $this->type->id)
+                    ->orderBy('name')
+                    ->get()
+                    ->mapWithKeys(fn (SavedFilter $list): array => ["kept:$list->id" => "The kept list “{$list->name}”"])
+                    ->all();
         }
 
-        return ['all' => 'Everybody'] + DB::table('labels')->select('kind', 'name')->distinct()->orderBy('kind')->orderBy('name')->get()
-            ->mapWithKeys(fn (\stdClass $label): array => ["$label->kind:$label->name" => $label->kind === 'list' ? "Everybody on the list “{$label->name}”" : "Everybody with the tag “{$label->name}”"])->all();
+        return ['all' => 'Everybody'] +
+            DB::table('labels')
+                ->select('kind', 'name')
+                ->distinct()
+                ->orderBy('kind')
+                ->orderBy('name')
+                ->get()
+                ->mapWithKeys(
+                    fn (\stdClass $label): array => [
+                        "$label->kind:$label->name" => $label->kind === 'list'
+                            ? "Everybody on the list “{$label->name}”"
+                            : "Everybody with the tag “{$label->name}”",
+                    ],
+                )
+                ->all();
     }
 
     /** @return list<array{int, int|null}> one more than are begun, at most */
@@ -71,14 +99,37 @@ final readonly class StartsPage
     {
         [$kind, $name] = [...explode(':', $this->of, 2), ''];
         if ($this->type === null) {
-            $people = DB::table('people')->when($kind !== 'all', fn ($some) => $some->whereIn('id', DB::table('labels')->where('kind', $kind)->where('name', $name)->select('person_id')));
+            $people = DB::table('people')->when(
+                $kind !== 'all',
+                fn ($some) => $some->whereIn('id', DB::table('labels')->where('kind', $kind)->where('name', $name)->select('person_id')),
+            );
 
-            return array_values(array_map(fn (mixed $id): array => [(int) $id, null], $people->orderBy('id')->limit(self::MOST + 1)->pluck('id')->all()));
+            return array_values(
+                array_map(
+                    fn (mixed $id): array => [(int) $id, null],
+                    $people
+                        ->orderBy('id')
+                        ->limit(self::MOST + 1)
+                        ->pluck('id')
+                        ->all(),
+                ),
+            );
         }
-        $records = $kind === 'kept'
-            ? (new RecordsPage($this->type, SavedFilter::query()->findOrFail((int) $name)->asked, Business::ours(), $this->now))->query->matching()
-            : Record::query()->where('record_type_id', $this->type->id);
+        $records =
+            $kind === 'kept'
+                ? (new RecordsPage(
+                    $this->type, SavedFilter::query()->findOrFail((int) $name)->asked, Business::ours(), $this->now,
+                ))->query->matching()
+                : Record::query()->where('record_type_id', $this->type->id);
 
-        return array_values($records->toBase()->whereNotNull('records.person_id')->limit(self::MOST + 1)->get(['records.id', 'records.person_id'])->map(fn (\stdClass $record): array => [(int) $record->person_id, (int) $record->id])->all());
+        return array_values(
+            $records
+                ->toBase()
+                ->whereNotNull('records.person_id')
+                ->limit(self::MOST + 1)
+                ->get(['records.id', 'records.person_id'])
+                ->map(fn (\stdClass $record): array => [(int) $record->person_id, (int) $record->id])
+                ->all(),
+        );
     }
 }

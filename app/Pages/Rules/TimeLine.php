@@ -40,8 +40,13 @@ final readonly class TimeLine
 
     private \DateTimeZone $zone;
 
-    public function __construct(private Rehearsed $rehearsed, private WeeklyHours $decent, string $zone, public string $anchorWord, private Rule $rule)
-    {
+    public function __construct(
+        private Rehearsed $rehearsed,
+        private WeeklyHours $decent,
+        string $zone,
+        public string $anchorWord,
+        private Rule $rule,
+    ) {
         $this->zone = new \DateTimeZone($zone);
         [$this->places, $this->breaks] = $this->place();
     }
@@ -205,7 +210,11 @@ final readonly class TimeLine
     {
         $closed = [];
         $at = $from;
-        for ($day = (new \DateTimeImmutable("@$from"))->modify('-1 day'); $day->getTimestamp() <= $to + 86400; $day = $day->modify('+1 day')) {
+        for (
+            $day = (new \DateTimeImmutable("@$from"))->modify('-1 day');
+            $day->getTimestamp() <= $to + 86400;
+            $day = $day->modify('+1 day')
+        ) {
             foreach ($this->decent->stretches($day, $this->zone) as [$opens, $closes]) {
                 if ($opens->getTimestamp() > $at) {
                     $closed[] = [$at, min($to, $opens->getTimestamp())];

@@ -29,7 +29,8 @@ final readonly class TokenPage
     /**
      * With what somebody chose of it.
      *
-     * @param  array<string, mixed>  $said  "path", "missing" (error, nothing, words), "fallback", "as", "letters", "limit", "choices" a line each, "list"
+     * @param  array<string, mixed>  $said  "path", "missing" (error, nothing, words), "fallback", "as", "letters",
+     *   "limit", "choices" a line each, "list"
      */
     public static function chosen(Node $node, RulePage $page, array $said): self
     {
@@ -56,7 +57,9 @@ final readonly class TokenPage
         }
         $business = $this->page->business->asSender();
         try {
-            return (new Renderer($context->facts, $context->now, $to->zone, $to->locale, $business->tariff->currency, 'sample', $business->links()))->render(Template::parse(($node ?? $this->node)->written()));
+            return (new Renderer(
+                $context->facts, $context->now, $to->zone, $to->locale, $business->tariff->currency, 'sample', $business->links(),
+            ))->render(Template::parse(($node ?? $this->node)->written()));
         } catch (TemplateError) {
             return '';
         }
@@ -77,7 +80,8 @@ final readonly class TokenPage
         }
         $own = $this->node->format();
 
-        return $formats + ($own === null ? [] : [$own => $this->result(new MergeField(0, $this->node->path, [new Modifier(0, ModifierName::As, $own)]))]);
+        return $formats +
+            ($own === null ? [] : [$own => $this->result(new MergeField(0, $this->node->path, [new Modifier(0, ModifierName::As, $own)]))]);
     }
 
     /** As the value stands, with no way of writing named. */
@@ -113,13 +117,17 @@ final readonly class TokenPage
         $letters = self::LETTERS[$text('letters')] ?? null;
         $limit = min(9999, max(0, (int) $text('limit')));
 
-        return array_values(array_filter([
-            $text('as') === '' || Format::problem($text('as')) !== null ? null : new Modifier(0, ModifierName::As, $text('as')),
-            $letters === null ? null : new Modifier(0, $letters),
-            $limit === 0 ? null : new Modifier(0, ModifierName::Limit, $limit),
-            match ($text('missing')) {
-                'words' => new Modifier(0, ModifierName::Or, $text('fallback')), 'nothing' => new Modifier(0, ModifierName::Or, ''), default => null,
-            },
-        ]));
+        return array_values(
+            array_filter([
+                $text('as') === '' || Format::problem($text('as')) !== null ? null : new Modifier(0, ModifierName::As, $text('as')),
+                $letters === null ? null : new Modifier(0, $letters),
+                $limit === 0 ? null : new Modifier(0, ModifierName::Limit, $limit),
+                match ($text('missing')) {
+                    'words' => new Modifier(0, ModifierName::Or, $text('fallback')),
+                    'nothing' => new Modifier(0, ModifierName::Or, ''),
+                    default => null,
+                },
+            ]),
+        );
     }
 }

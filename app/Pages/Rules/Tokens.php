@@ -78,7 +78,13 @@ final readonly class Tokens
         $isPersons = ! str_contains($path, '.');
 
         return match (true) {
-            $isPersons && $this->type !== RecordType::PERSON => in_array($noun, array_column($this->vocabulary->type($this->type)->fields, 'noun'), true) ? 'their ' : '',
+            $isPersons && $this->type !== RecordType::PERSON => in_array(
+                $noun,
+                array_column($this->vocabulary->type($this->type)->fields, 'noun'),
+                true,
+            )
+                ? 'their '
+                : '',
             $isPersons || $type === $this->type => '',
             default => $this->vocabulary->type($type)->noun.' ',
         };

@@ -37,7 +37,10 @@ final class VersionChanges
     {
         $cut = [];
         foreach ($lines as $i => $line) {
-            $near = array_filter(array_slice($lines, max(0, $i - self::AROUND), 2 * self::AROUND + 1), fn (array $one): bool => $one[0] !== '');
+            $near = array_filter(
+                array_slice($lines, max(0, $i - self::AROUND), 2 * self::AROUND + 1),
+                fn (array $one): bool => $one[0] !== '',
+            );
             if ($near !== []) {
                 $cut[] = $line;
             } elseif ($cut !== [] && $cut[count($cut) - 1] !== ['', '…']) {

@@ -14,7 +14,10 @@ use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\Branch;
 use Linnet\Core\Rule\Step\Texting;
 
-/** A rule as sentences to be read and written: each with its words that can be changed, and the places between them where another can stand. */
+/**
+ * A rule as sentences to be read and written: each with its words that can be changed, and the places between them where another can
+ * stand.
+ */
 final readonly class Writing
 {
     /** @var array<int, WrittenLine> by the number of the line in the rule's text, from 0 */
@@ -32,7 +35,10 @@ final readonly class Writing
             // A wording belongs to the text above it.
             $step = $line->kind === LineKind::Wording ? $last : $step;
             $last = $line->kind === LineKind::Steps || $line->kind === LineKind::Wording ? $step : null;
-            $lines[$numbers[$i]] = new WrittenLine($numbers[$i], $line, $step instanceof Texting ? $step : null, $this->gaps($text, $shown, $numbers, $i), $text->before($numbers[$i]) !== null || $line->depth > 1);
+            $lines[$numbers[$i]] = new WrittenLine(
+                $numbers[$i], $line, $step instanceof Texting ? $step : null, $this->gaps($text, $shown, $numbers, $i),
+                $text->before($numbers[$i]) !== null || $line->depth > 1,
+            );
         }
         $this->lines = $lines;
     }
@@ -136,13 +142,21 @@ final readonly class Writing
         for ($depth = max($line->depth + 1, $nextDepth); $depth >= max(1, $nextDepth); $depth--) {
             $which = $this->kindAt($shown, $i, $depth);
             // Nothing stands between a case and the next of it but what belongs to the case.
-            if ($which !== null && ! ($next !== null && $next->kind === LineKind::Branch && $next->depth === $depth && Part::join($next->parts) !== 'go on')) {
+            if (
+                $which !== null &&
+                ! ($next !== null && $next->kind === LineKind::Branch && $next->depth === $depth && Part::join($next->parts) !== 'go on')
+            ) {
                 $gaps[] = new Gap($before, $depth, $which);
             }
         }
 
         // What is typed at one of them may belong to another: an answer behind the steps of the one before.
-        return array_map(fn (Gap $gap): Gap => new Gap($gap->before, $gap->depth, $gap->which, array_diff_key(array_column($gaps, 'depth', 'which'), [$gap->which => 1])), $gaps);
+        return array_map(
+            fn (Gap $gap): Gap => new Gap(
+                $gap->before, $gap->depth, $gap->which, array_diff_key(array_column($gaps, 'depth', 'which'), [$gap->which => 1]),
+            ),
+            $gaps,
+        );
     }
 
     /**

@@ -25,7 +25,12 @@ final readonly class WrittenLine
     public function which(): string
     {
         return match ($this->line->kind) {
-            LineKind::Beginning => 'beginning', LineKind::Steps => 'steps', LineKind::Answer => 'answer', LineKind::Wording => 'wording', LineKind::Branch => 'case', LineKind::Closing => 'closing',
+            LineKind::Beginning => 'beginning',
+            LineKind::Steps => 'steps',
+            LineKind::Answer => 'answer',
+            LineKind::Wording => 'wording',
+            LineKind::Branch => 'case',
+            LineKind::Closing => 'closing',
         };
     }
 
@@ -43,8 +48,10 @@ final readonly class WrittenLine
 
     public function isRemovable(): bool
     {
-        return $this->isMovable() || ($this->line->kind === LineKind::Branch && $this->sentence() !== 'go on')
-            || ($this->line->kind === LineKind::Closing && in_array($this->line->path, ['$.stop_early.while', '$.goal', '$.release', '$.days'], true));
+        return $this->isMovable() ||
+            ($this->line->kind === LineKind::Branch && $this->sentence() !== 'go on') ||
+            ($this->line->kind === LineKind::Closing &&
+                in_array($this->line->path, ['$.stop_early.while', '$.goal', '$.release', '$.days'], true));
     }
 
     /** Nothing is done here: said, not written. */
@@ -72,7 +79,10 @@ final readonly class WrittenLine
                 $part->kind === 'picture' => '"'.mb_strimwidth(basename(trim($part->text, '"')), 0, 24, '…', 'UTF-8').'"',
                 default => $part->text,
             };
-            $pieces[] = ['part' => $part, 'space' => $space, 'said' => $said, 'before' => $before, 'after' => substr($whole, strlen($before.$part->text))];
+            $pieces[] = [
+                'part' => $part, 'space' => $space, 'said' => $said, 'before' => $before,
+                'after' => substr($whole, strlen($before.$part->text)),
+            ];
             $before .= $part->text;
         }
 

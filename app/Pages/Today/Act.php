@@ -8,7 +8,12 @@ namespace App\Pages\Today;
 final readonly class Act
 {
     /** @param  array<string, string>  $values */
-    public function __construct(public string $label, public string $href, public array $values = [], public string $can = 'administer', public string $method = 'post')
-    {
+    public function __construct(
+        public string $label,
+        public string $href,
+        public array $values = [],
+        public string $can = 'administer',
+        public string $method = 'post',
+    ) {
     }
 }

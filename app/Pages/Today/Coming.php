@@ -22,7 +22,13 @@ final readonly class Coming
     /** @return list<self> the next ones, earliest first */
     public static function between(\DateTimeImmutable $from, \DateTimeImmutable $to): array
     {
-        $timers = Timer::query()->underWay()->whereBetween('due_at', [$from, $to])->orderBy('due_at')->orderBy('id')->limit(self::MOST)->get();
+        $timers = Timer::query()
+            ->underWay()
+            ->whereBetween('due_at', [$from, $to])
+            ->orderBy('due_at')
+            ->orderBy('id')
+            ->limit(self::MOST)
+            ->get();
         $of = fn (string $kind): array => $timers->where('kind', $kind)->pluck('subject_id')->all();
         $runs = Run::query()->whereKey($of(Timer::RUN))->with(['person.number', 'rule'])->get();
         $held = Message::query()->whereKey($of(Timer::MESSAGE))->with(['person.number', 'rule'])->get();

@@ -49,8 +49,20 @@ final readonly class DayDrawn
     private function bars(): array
     {
         $hours = $this->day->hours();
-        $left = $this->counts(Message::query()->whereIn('state', MessageState::left())->whereBetween('at', [$this->day->begins, $this->day->ends]), 'at', $hours);
-        $coming = $this->counts(Timer::query()->underWay()->whereBetween('due_at', [$this->now, $this->day->ends]), 'due_at', $hours);
+        $left = $this->counts(
+            Message::query()
+                ->whereIn('state', MessageState::left())
+                ->whereBetween('at', [$this->day->begins, $this->day->ends]),
+            'at',
+            $hours,
+        );
+        $coming = $this->counts(
+            Timer::query()
+                ->underWay()
+                ->whereBetween('due_at', [$this->now, $this->day->ends]),
+            'due_at',
+            $hours,
+        );
         $most = max(1, ...$left, ...$coming);
         $bars = [];
         foreach ($hours as $i => $hour) {
@@ -61,7 +73,8 @@ final readonly class DayDrawn
                     $x = $this->day->share($from) * self::WIDTH + 3;
                     $bars[] = [
                         'x' => round($x, 1), 'width' => round(max(4.0, $this->day->share($to) * self::WIDTH - 3 - $x), 1),
-                        'height' => round(max(4.0, $count / max(4, $most) * self::TALLEST), 1), 'count' => $count, 'coming' => $isComing, 'hour' => $hour['hour'],
+                        'height' => round(max(4.0, ($count / max(4, $most)) * self::TALLEST), 1), 'count' => $count, 'coming' => $isComing,
+                        'hour' => $hour['hour'],
                     ];
                 }
             }
@@ -81,7 +94,10 @@ final readonly class DayDrawn
     {
         $base = $query->toBase();
         foreach ($hours as $i => $hour) {
-            $base->selectRaw("sum(case when $column >= ? and $column < ? then 1 else 0 end) as h$i", [$hour['from']->format('Y-m-d H:i:s'), $hour['to']->format('Y-m-d H:i:s')]);
+            $base->selectRaw("sum(case when $column >= ? and $column < ? then 1 else 0 end) as h$i", [
+                $hour['from']->format('Y-m-d H:i:s'),
+                $hour['to']->format('Y-m-d H:i:s'),
+            ]);
         }
         $row = (array) $base->first();
 
@@ -97,7 +113,11 @@ final readonly class DayDrawn
             $edges[] = [$at, $from, 'not before '.$from->setTimezone(Zone::get($this->day->zone))->format('H:i')];
             $at = $to;
         }
-        $edges[] = [$at, $this->day->ends, $edges === [] ? 'no automatic texts today' : 'not after '.$at->setTimezone(Zone::get($this->day->zone))->format('H:i')];
+        $edges[] = [
+            $at,
+            $this->day->ends,
+            $edges === [] ? 'no automatic texts today' : 'not after '.$at->setTimezone(Zone::get($this->day->zone))->format('H:i'),
+        ];
 
         return array_values(array_filter(array_map(fn (array $edge): array => [
             'x' => round($this->day->share($edge[0]) * self::WIDTH, 1),

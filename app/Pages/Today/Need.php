@@ -36,7 +36,16 @@ final readonly class Need
     /** @return list<self> the most pressing first */
     public static function all(\DateTimeImmutable $now, ?Staff $staff, string $zone): array
     {
-        return [...WorkNeeds::all($now, $zone), ...EngineNeeds::all($staff, $now, $zone), ...self::setAside(), ...self::unsent($now), ...self::refused($now), ...self::unmapped(), ...self::unread(), ...self::files()];
+        return [
+            ...WorkNeeds::all($now, $zone),
+            ...EngineNeeds::all($staff, $now, $zone),
+            ...self::setAside(),
+            ...self::unsent($now),
+            ...self::refused($now),
+            ...self::unmapped(),
+            ...self::unread(),
+            ...self::files(),
+        ];
     }
 
     /** @return list<self> */
@@ -61,9 +70,22 @@ final readonly class Need
      */
     private static function unsent(\DateTimeImmutable $now): array
     {
-        $groups = Message::query()->troubled()->where('state', '!=', MessageState::SetAside)->where('origin', '!=', MessageOrigin::Them)->where(fn ($lately) => $lately->where('at', '>=', $now->modify('-1 day'))->orWhere('status_at', '>=', $now->modify('-1 day')))
-            ->groupBy('state', 'reason->code')->selectRaw('state, count(*) as many, max(id) as newest')->orderByRaw('max(id) desc')->limit(8)->toBase()->get();
-        $newest = Message::query()->whereKey($groups->pluck('newest')->all())->with(['person.number', 'rule'])->get()->keyBy('id');
+        $groups = Message::query()
+            ->troubled()
+            ->where('state', '!=', MessageState::SetAside)
+            ->where('origin', '!=', MessageOrigin::Them)
+            ->where(fn ($lately) => $lately->where('at', '>=', $now->modify('-1 day'))->orWhere('status_at', '>=', $now->modify('-1 day')))
+            ->groupBy('state', 'reason->code')
+            ->selectRaw('state, count(*) as many, max(id) as newest')
+            ->orderByRaw('max(id) desc')
+            ->limit(8)
+            ->toBase()
+            ->get();
+        $newest = Message::query()
+            ->whereKey($groups->pluck('newest')->all())
+            ->with(['person.number', 'rule'])
+            ->get()
+            ->keyBy('id');
 
         return array_values($groups->map(function (object $row) use ($newest): self {
             $text = $newest[$row->newest];
@@ -71,13 +93,27 @@ final readonly class Need
             $reason = $text->reason === null ? '' : Sentence::of($text->reason);
 
             return $row->many > 1
-                ? new self('bad', ucfirst(TimeFormatter::count((int) $row->many, 'text', 'texts')).($failed ? ' failed' : ' were not sent'), "The last, to {$text->person->name()}: $reason", 'Show them', route('sent.index', ['state' => $text->state->value]))
+                ? new self(
+                    'bad',
+                    ucfirst(TimeFormatter::count((int) $row->many, 'text', 'texts')).($failed ? ' failed' : ' were not sent'),
+                    "The last, to {$text->person->name()}: $reason", 'Show them',
+                    route('sent.index', ['state' => $text->state->value]),
+                )
                 : new self(
-                    'bad', ($failed ? 'A text failed to reach ' : 'A text was not sent to ').$text->person->name()
-                        .($text->number === null || $text->person->name() === Numbers::pretty($text->number) ? '' : ' ('.Numbers::pretty($text->number).')'),
-                    $reason, 'Look', route('people.show', $text->person_id), $failed ? $text : null,
+                    'bad',
+                    ($failed ? 'A text failed to reach ' : 'A text was not sent to ').
+                        $text->person->name().
+                        ($text->number === null || $text->person->name() === Numbers::pretty($text->number)
+                            ? ''
+                            : ' ('.Numbers::pretty($text->number).')'),
+                    $reason,
+                    'Look',
+                    route('people.show', $text->person_id),
+                    $failed ? $text : null,
                 );
-        })->all());
+        })
+            ->all(),
+        );
     }
 
     /** @return list<self> */
@@ -104,30 +140,75 @@ final readonly class Need
     /** @return list<self> sources whose deliveries wait, since nobody has said what they mean */
     private static function unmapped(): array
     {
-        $counts = Delivery::query()->where('state', DeliveryState::Kept)->whereIn('source_id', Source::query()->whereNull('mapping')->select('id'))
-            ->groupBy('source_id')->selectRaw('source_id, count(*) as many')->toBase()->pluck('many', 'source_id');
+        $counts = Delivery::query()
+            ->where('state', DeliveryState::Kept)
+            ->whereIn('source_id', Source::query()->whereNull('mapping')->select('id'))
+            ->groupBy('source_id')
+            ->selectRaw('source_id, count(*) as many')
+            ->toBase()
+            ->pluck('many', 'source_id');
 
-        return array_values(Source::query()->whereKey($counts->keys()->all())->get()->map(fn (Source $source): self => new self(
-            'held', "{$source->name} has sent ".TimeFormatter::count((int) $counts[$source->id], 'delivery that waits', 'deliveries that wait'), 'Nobody has said yet what its values mean.', 'Say what they mean', route('sources.mapping', $source),
-        ))->all());
+        return array_values(
+            Source::query()
+                ->whereKey($counts->keys()->all())
+                ->get()
+                ->map(
+                    fn (Source $source): self => new self(
+                        'held',
+                        "{$source->name} has sent ".
+                            TimeFormatter::count((int) $counts[$source->id], 'delivery that waits', 'deliveries that wait'),
+                        'Nobody has said yet what its values mean.',
+                        'Say what they mean',
+                        route('sources.mapping', $source),
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /** @return list<self> watched addresses that give nothing useful */
     private static function unread(): array
     {
-        return array_values(Source::query()->whereNotNull('problem')->where('power', ActivationState::On)->orderBy('name')->limit(5)->get()->map(fn (Source $source): self => new self(
-            'bad', "There is trouble with {$source->name}", $source->problem === null ? '' : Sentence::of($source->problem), 'Look', route('sources.show', $source),
-        ))->all());
+        return array_values(
+            Source::query()
+                ->whereNotNull('problem')
+                ->where('power', ActivationState::On)
+                ->orderBy('name')
+                ->limit(5)
+                ->get()
+                ->map(
+                    fn (Source $source): self => new self(
+                        'bad', "There is trouble with {$source->name}", $source->problem === null ? '' : Sentence::of($source->problem),
+                        'Look', route('sources.show', $source),
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /** @return list<self> files that wait for somebody, or that failed */
     private static function files(): array
     {
-        $imports = Import::query()->whereNull('source_id')->whereIn('state', [ImportState::ToMap, ImportState::Failed])->orderByDesc('id')->limit(3)->get();
+        $imports = Import::query()
+            ->whereNull('source_id')
+            ->whereIn('state', [ImportState::ToMap, ImportState::Failed])
+            ->orderByDesc('id')
+            ->limit(3)
+            ->get();
 
-        return array_values($imports->map(fn (Import $import): self => new self(
-            $import->state === ImportState::Failed ? 'bad' : 'held', "The file {$import->name} ".($import->state === ImportState::Failed ? 'could not be taken in' : 'waits to be taken in'),
-            $import->problem === null ? 'Nothing is changed yet.' : Sentence::of($import->problem), 'Look', route('imports.show', $import),
-        ))->all());
+        return array_values(
+            $imports
+                ->map(
+                    fn (Import $import): self => new self(
+                        $import->state === ImportState::Failed ? 'bad' : 'held',
+                        "The file {$import->name} ".
+                            ($import->state === ImportState::Failed ? 'could not be taken in' : 'waits to be taken in'),
+                        $import->problem === null ? 'Nothing is changed yet.' : Sentence::of($import->problem),
+                        'Look',
+                        route('imports.show', $import),
+                    ),
+                )
+                ->all(),
+        );
     }
 }

@@ -47,8 +47,15 @@ final readonly class TodayPage
     {
         $this->day = Day::of($now, $business->zone);
         $this->since = Day::firstOf(30, $now, $business->zone);
-        $this->left = Message::query()->whereIn('state', MessageState::left())->where('at', '>=', $this->day->begins)->where('at', '<', $this->day->ends)->count();
-        $this->coming = Timer::query()->underWay()->whereBetween('due_at', [$now, $this->day->ends])->count();
+        $this->left = Message::query()
+            ->whereIn('state', MessageState::left())
+            ->where('at', '>=', $this->day->begins)
+            ->where('at', '<', $this->day->ends)
+            ->count();
+        $this->coming = Timer::query()
+            ->underWay()
+            ->whereBetween('due_at', [$now, $this->day->ends])
+            ->count();
         $this->late = Late::of($now);
         $this->outboxed = Outage::toSay($now) === null ? 0 : Outage::waiting();
         $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
@@ -74,8 +81,15 @@ final readonly class TodayPage
     public function rulesAtWork(): array
     {
         $rules = Rule::query()->where('power', ActivationState::On)->get();
-        $texts = Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->where('at', '>=', $this->since->begins)
-            ->groupBy('rule_id')->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')->toBase()->get()->keyBy('rule_id');
+        $texts = Message::query()
+            ->where('origin', MessageOrigin::Rule)
+            ->whereIn('state', MessageState::left())
+            ->where('at', '>=', $this->since->begins)
+            ->groupBy('rule_id')
+            ->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')
+            ->toBase()
+            ->get()
+            ->keyBy('rule_id');
 
         return array_values($rules->map(fn (Rule $rule): array => [
             'rule' => $rule, 'texts' => (int) ($texts[$rule->id]->texts ?? 0), 'answered' => (int) ($texts[$rule->id]->answered ?? 0),

@@ -25,9 +25,17 @@ final class WorkNeeds
 
     private const MOST = 5;
 
-    private const COMMANDS = [Sign::ENGINE => 'php artisan linnet:work', Sign::INTAKE => 'php artisan linnet:ingest', Sign::OUTSIDE => 'php artisan queue:work'];
+    private const COMMANDS = [
+        Sign::ENGINE => 'php artisan linnet:work',
+        Sign::INTAKE => 'php artisan linnet:ingest',
+        Sign::OUTSIDE => 'php artisan queue:work',
+    ];
 
-    private const WORK = [Sign::ENGINE => 'Rules start nothing and no text leaves', Sign::INTAKE => 'Files and watched addresses are not taken in', Sign::OUTSIDE => 'No mail, look-up or post goes out'];
+    private const WORK = [
+        Sign::ENGINE => 'Rules start nothing and no text leaves',
+        Sign::INTAKE => 'Files and watched addresses are not taken in',
+        Sign::OUTSIDE => 'No mail, look-up or post goes out',
+    ];
 
     /** @return list<Need> */
     public static function all(\DateTimeImmutable $now, string $zone): array
@@ -44,30 +52,52 @@ final class WorkNeeds
         }
         $many = Outage::waiting();
 
-        return [new Need(
-            'bad', 'The carrier has not answered since '.TimeFormatter::sinceWhen($outage->since, $now, $zone),
-            ucfirst(TimeFormatter::count($many, 'text waits', 'texts wait')).' and will leave when it answers again, each as long as it still makes sense.', 'See them', route('sent.index', ['state' => 'ready']),
-        )];
+        return [
+            new Need(
+                'bad',
+                'The carrier has not answered since '.TimeFormatter::sinceWhen($outage->since, $now, $zone),
+                ucfirst(TimeFormatter::count($many, 'text waits', 'texts wait')).
+                    ' and will leave when it answers again, each as long as it still makes sense.',
+                'See them',
+                route('sent.index', ['state' => 'ready']),
+            ),
+        ];
     }
 
     /** @return list<Need> */
     private static function workers(\DateTimeImmutable $now, string $zone): array
     {
         $needs = [];
-        foreach ([[Sign::ENGINE, Late::of($now)], [Sign::INTAKE, self::intake($now)], [Sign::OUTSIDE, self::outside($now)]] as [$worker, $late]) {
+        foreach (
+            [[Sign::ENGINE, Late::of($now)], [Sign::INTAKE, self::intake($now)], [Sign::OUTSIDE, self::outside($now)]] as [$worker, $late]
+        ) {
             $sign = Sign::of($worker);
             $isGone = $sign === null || ! $sign->isThere();
             if (! $isGone && $sign->problem !== null) {
-                $needs[] = new Need('bad', 'Linnet’s worker is in trouble', "It goes on, but its last round failed: $sign->problem", 'Look', route('sent.index'));
+                $needs[] = new Need(
+                    'bad', 'Linnet’s worker is in trouble', "It goes on, but its last round failed: $sign->problem", 'Look',
+                    route('sent.index'),
+                );
             }
             if ($late->many === 0 || $late->since === null) {
                 continue;
             }
-            $what = ucfirst(TimeFormatter::count($late->many, 'thing is', 'things are')).' late, the oldest since '.TimeFormatter::sinceWhen($late->since, $now, $zone).'.';
-            $needs[] = $isGone ? new Need(
-                'bad', 'Linnet’s worker '.($sign === null ? 'has never been seen' : 'has not been seen for '.TimeFormatter::lasting($sign->at, now()->toDateTimeImmutable())),
-                self::WORK[$worker].". $what Start it again: ".self::COMMANDS[$worker], ...self::whereTo($worker),
-            ) : new Need('held', 'Linnet is behind', $what.' It is catching up.', ...self::whereTo($worker));
+            $what =
+                ucfirst(TimeFormatter::count($late->many, 'thing is', 'things are')).
+                ' late, the oldest since '.
+                TimeFormatter::sinceWhen($late->since, $now, $zone).
+                '.';
+            $needs[] = $isGone
+                ? new Need(
+                    'bad',
+                    'Linnet’s worker '.
+                        ($sign === null
+                            ? 'has never been seen'
+                            : 'has not been seen for '.TimeFormatter::lasting($sign->at, now()->toDateTimeImmutable())),
+                    self::WORK[$worker].". $what Start it again: ".self::COMMANDS[$worker],
+                    ...self::whereTo($worker),
+                )
+                : new Need('held', 'Linnet is behind', $what.' It is catching up.', ...self::whereTo($worker));
         }
 
         return $needs;
@@ -93,7 +123,10 @@ final class WorkNeeds
         $isThere = Sign::of(Sign::INTAKE)?->isThere() ?? false;
 
         // A long file is no lateness while somebody reads it.
-        return new Late($watched->count() + ($isThere ? 0 : $files->count() + $replays->count()), $oldest === [] ? ($isThere ? null : $now) : new \DateTimeImmutable(min($oldest), new \DateTimeZone('UTC')));
+        return new Late(
+            $watched->count() + ($isThere ? 0 : $files->count() + $replays->count()),
+            $oldest === [] ? ($isThere ? null : $now) : new \DateTimeImmutable(min($oldest), new \DateTimeZone('UTC')),
+        );
     }
 
     private static function outside(\DateTimeImmutable $now): Late
@@ -101,7 +134,9 @@ final class WorkNeeds
         $tasks = OutboundTask::query()->where('state', OutboundTaskState::Waiting)->where('due_at', '<=', now()->subMinutes(5));
         $oldest = $tasks->clone()->min('at');
 
-        return config('queue.default') === 'sync' ? new Late(0, null) : new Late($tasks->count(), is_string($oldest) ? new \DateTimeImmutable($oldest, new \DateTimeZone('UTC')) : null);
+        return config('queue.default') === 'sync'
+            ? new Late(0, null)
+            : new Late($tasks->count(), is_string($oldest) ? new \DateTimeImmutable($oldest, new \DateTimeZone('UTC')) : null);
     }
 
     /** @return list<Need> */
@@ -109,10 +144,25 @@ final class WorkNeeds
     {
         $many = PutAside::query()->count();
 
-        return array_values(PutAside::query()->orderByDesc('id')->limit(self::MOST)->get()->map(fn (PutAside $one, int $i): Need => new Need(
-            'bad', ($person = $one->person()) === null ? 'Something could not be worked out' : "What happened about {$person->name()} could not be worked out",
-            "It was tried twice and put aside: $one->detail".($i === 0 && $many > self::MOST ? " There are $many such things." : ''), 'Look', $person === null ? route('today') : route('people.show', $person),
-            acts: [new Act('Try again', route('put-asides.again', $one)), new Act('Leave it', route('put-asides.leave', $one))],
-        ))->all());
+        return array_values(
+            PutAside::query()
+                ->orderByDesc('id')
+                ->limit(self::MOST)
+                ->get()
+                ->map(
+                    fn (PutAside $one, int $i): Need => new Need(
+                        'bad',
+                        ($person = $one->person()) === null
+                            ? 'Something could not be worked out'
+                            : "What happened about {$person->name()} could not be worked out",
+                        "It was tried twice and put aside: $one->detail".
+                            ($i === 0 && $many > self::MOST ? " There are $many such things." : ''),
+                        'Look',
+                        $person === null ? route('today') : route('people.show', $person),
+                        acts: [new Act('Try again', route('put-asides.again', $one)), new Act('Leave it', route('put-asides.leave', $one))],
+                    ),
+                )
+                ->all(),
+        );
     }
 }

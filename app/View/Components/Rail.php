@@ -17,7 +17,11 @@ use Psr\Clock\ClockInterface;
 final class Rail extends Component
 {
     /** Screens that belong to a place by another name. */
-    private const WITHIN = ['records.types' => ['records.*'], 'sources.index' => ['imports.*', 'deliveries.*'], 'settings.index' => ['record-types.*', 'tokens.*', 'calendars.*', 'forms.*', 'pools.*', 'api']];
+    private const WITHIN = [
+        'records.types' => ['records.*'],
+        'sources.index' => ['imports.*', 'deliveries.*'],
+        'settings.index' => ['record-types.*', 'tokens.*', 'calendars.*', 'forms.*', 'pools.*', 'api'],
+    ];
 
     public function __construct(private readonly Request $request, private readonly ClockInterface $clock)
     {

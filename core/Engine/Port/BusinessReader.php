@@ -59,7 +59,10 @@ interface BusinessReader
 
     public function lastReplyAt(int $personId): ?\DateTimeImmutable;
 
-    /** When something last happened about a person: they became known, they or one of their records were changed, they wrote, were tagged, sent a form in. */
+    /**
+     * When something last happened about a person: they became known, they or one of their records were changed, they wrote, were tagged,
+     * sent a form in.
+     */
     public function lastChangeAt(int $personId): \DateTimeImmutable;
 
     /**

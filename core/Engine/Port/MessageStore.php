@@ -34,7 +34,10 @@ interface MessageStore
      */
     public function sameSentAt(int $personId, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable;
 
-    /** Since when another text with the same words to this person has been held until a moment, wanted no later than this one; null for none. */
+    /**
+     * Since when another text with the same words to this person has been held until a moment, wanted no later than this one; null for
+     * none.
+     */
     public function sameHeldSince(OutText $text, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable;
 
     /** @return list<\DateTimeImmutable> when a person had their last automatic texts, the newest first */

@@ -23,7 +23,13 @@ final class Capped implements Check
         $at = $cap->allows($text->recent, $now);
 
         return $at > $now
-            ? Verdict::hold(new Reason('gate.capped', $with + ['until' => Reason::moment($at, $text->to->zone), 'last' => Reason::moment($text->recent[0], $text->to->zone)]), $at)
+            ? Verdict::hold(
+                new Reason(
+                    'gate.capped',
+                    $with + ['until' => Reason::moment($at, $text->to->zone), 'last' => Reason::moment($text->recent[0], $text->to->zone)],
+                ),
+                $at,
+            )
             : Verdict::pass(new Reason('gate.not_capped', $with));
     }
 }

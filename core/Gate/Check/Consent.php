@@ -21,8 +21,13 @@ final class Consent implements Check
         return match (true) {
             $text->to->optedOut && $text->origin === TextOrigin::Notice => Verdict::drop(new Reason('gate.staff_off', $with)),
             $text->to->optedOut && $text->origin !== TextOrigin::Words => Verdict::drop(new Reason('gate.opted_out', $with)),
-            $text->to->mayHaveOptedOut && $text->origin === TextOrigin::Rule => Verdict::hold(new Reason('gate.may_have_opted_out', $with), null),
-            $text->origin === TextOrigin::Rule && $text->kind === TextKind::Marketing && ! $text->to->optedIn => Verdict::drop(new Reason('gate.no_opt_in', $with)),
+            $text->to->mayHaveOptedOut && $text->origin === TextOrigin::Rule => Verdict::hold(
+                new Reason('gate.may_have_opted_out', $with),
+                null,
+            ),
+            $text->origin === TextOrigin::Rule && $text->kind === TextKind::Marketing && ! $text->to->optedIn => Verdict::drop(
+                new Reason('gate.no_opt_in', $with),
+            ),
             default => Verdict::pass(new Reason($text->to->optedIn ? 'gate.opted_in' : 'gate.not_opted_out', $with)),
         };
     }

@@ -17,7 +17,12 @@ final class Duplicate implements Check
     {
         $with = ['who' => $text->to->who];
         if ($text->sameHeldSince !== null) {
-            return Verdict::drop(new Reason('gate.same_text_held', $with + ['since' => Reason::moment($text->sameHeldSince, Zone::get($text->to->zones[0])->getName())]));
+            return Verdict::drop(
+                new Reason(
+                    'gate.same_text_held',
+                    $with + ['since' => Reason::moment($text->sameHeldSince, Zone::get($text->to->zones[0])->getName())],
+                ),
+            );
         }
         if ($text->sameSentAt === null || $text->sameSentAt->getTimestamp() + $policy->sameTextSeconds <= $now->getTimestamp()) {
             return Verdict::pass(new Reason('gate.not_said_before', $with));

@@ -20,7 +20,9 @@ final class Reachable implements Check
             $text->to->number === null => Verdict::drop(new Reason('gate.no_number', $with)),
             ! $text->to->kind->takesTexts() => Verdict::drop(new Reason('gate.number_'.$text->to->kind->value, $with)),
             $text->to->alive === false => Verdict::drop(new Reason('gate.number_dead', $with)),
-            $text->lineCountries !== [] && ! in_array($text->to->country, $text->lineCountries, true) => Verdict::drop(new Reason('gate.line_abroad', $with + ['line' => $text->lineName, 'country' => $text->to->country])),
+            $text->lineCountries !== [] && ! in_array($text->to->country, $text->lineCountries, true) => Verdict::drop(
+                new Reason('gate.line_abroad', $with + ['line' => $text->lineName, 'country' => $text->to->country]),
+            ),
             default => Verdict::pass(new Reason('gate.number_kind_'.$text->to->kind->value, $with)),
         };
     }

@@ -19,8 +19,14 @@ final class Stale implements Check
         $zone = Zone::get($text->to->zones[0])->getName();
 
         return match (true) {
-            $text->anchor !== null && $wanted < $text->anchor && $now >= $text->anchor => Verdict::drop(new Reason('gate.after_its_event', ['event' => Reason::moment($text->anchor, $zone)])),
-            $text->pausedUntil !== null && $wanted < $text->pausedUntil && $text->pausedUntil->getTimestamp() - $wanted->getTimestamp() > $policy->staleMinutes * 60 => Verdict::drop(new Reason('gate.stale_by_pause', ['wanted' => Reason::moment($wanted, $zone)])),
+            $text->anchor !== null && $wanted < $text->anchor && $now >= $text->anchor => Verdict::drop(
+                new Reason('gate.after_its_event', ['event' => Reason::moment($text->anchor, $zone)]),
+            ),
+            $text->pausedUntil !== null &&
+                $wanted < $text->pausedUntil &&
+                $text->pausedUntil->getTimestamp() - $wanted->getTimestamp() > $policy->staleMinutes * 60 => Verdict::drop(
+                    new Reason('gate.stale_by_pause', ['wanted' => Reason::moment($wanted, $zone)]),
+                ),
             default => Verdict::pass(new Reason('gate.timely')),
         };
     }

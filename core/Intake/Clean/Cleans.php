@@ -12,8 +12,9 @@ final class Cleans
     public static function read(Doc $doc): Clean
     {
         return $doc->oneOf('do', [
-            'empty_words' => EmptyWords::read(...), 'map' => Map::read(...), 'phone' => Phone::read(...), 'find' => Find::read(...), 'date' => Written::read(...),
-            'unix' => Unix::read(...), 'number' => Decimal::read(...), 'cut' => Cut::read(...), 'letters' => Letters::read(...),
+            'empty_words' => EmptyWords::read(...), 'map' => Map::read(...), 'phone' => Phone::read(...), 'find' => Find::read(...),
+            'date' => Written::read(...), 'unix' => Unix::read(...), 'number' => Decimal::read(...), 'cut' => Cut::read(...),
+            'letters' => Letters::read(...),
         ]);
     }
 }

@@ -20,7 +20,10 @@ final readonly class Decimal implements Clean
     {
         $doc->allow('do', 'decimal', 'divide');
 
-        return new self($doc->oneOf('decimal', ['.' => fn (): string => '.', ',' => fn (): string => ',']), $doc->has('divide') ? $doc->integer('divide', 1, 1_000_000) : 1);
+        return new self(
+            $doc->oneOf('decimal', ['.' => fn (): string => '.', ',' => fn (): string => ',']),
+            $doc->has('divide') ? $doc->integer('divide', 1, 1_000_000) : 1,
+        );
     }
 
     public function apply(string|int|float|bool $value, string $path, Place $place): float

@@ -20,7 +20,13 @@ final readonly class EmptyWords implements Clean
     {
         $doc->allow('do', 'words');
 
-        return new self($doc->each('words', fn (Doc $word): string => is_string($word->value) ? trim($word->value) : throw Unreadable::at($word->path, 'text_expected'), 1, 50));
+        return new self(
+            $doc->each(
+                'words',
+                fn (Doc $word): string => is_string($word->value) ? trim($word->value) : throw Unreadable::at($word->path, 'text_expected'),
+                1, 50,
+            ),
+        );
     }
 
     public function apply(string|int|float|bool $value, string $path, Place $place): string|int|float|bool|null

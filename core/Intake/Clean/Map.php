@@ -43,7 +43,9 @@ final readonly class Map implements Clean
         return match ($this->otherwise) {
             Otherwise::Keep => $value,
             Otherwise::Nothing => null,
-            Otherwise::Refuse => throw Refused::value('not_in_table', $path, $value, ['known' => array_map(strval(...), array_keys($this->values))]),
+            Otherwise::Refuse => throw Refused::value('not_in_table', $path, $value, [
+                'known' => array_map(strval(...), array_keys($this->values)),
+            ]),
         };
     }
 

@@ -23,7 +23,9 @@ final readonly class Phone implements Clean
         $doc->allow('do', 'country');
         $country = strtoupper($doc->text('country', 2));
 
-        return preg_match('/^[A-Z]{2}$/', $country) === 1 ? new self($country) : throw Unreadable::at("$doc->path.country", 'country_expected');
+        return preg_match('/^[A-Z]{2}$/', $country) === 1
+            ? new self($country)
+            : throw Unreadable::at("$doc->path.country", 'country_expected');
     }
 
     public function apply(string|int|float|bool $value, string $path, Place $place): string

@@ -25,7 +25,11 @@ final class Edits
             $new[] = new TextLine(str_repeat('  ', $depth).$more);
         }
 
-        return [...array_slice($text->lines, 0, $line), ...$new, ...array_slice($text->lines, $withWords ? $text->behindWords($line) : $line + 1)];
+        return [
+            ...array_slice($text->lines, 0, $line),
+            ...$new,
+            ...array_slice($text->lines, $withWords ? $text->behindWords($line) : $line + 1),
+        ];
     }
 
     /**
@@ -89,7 +93,10 @@ final class Edits
             return $text->lines;
         }
         $deeper = $depth - $text->lines[$line]->depth();
-        $block = array_map(fn (TextLine $one): TextLine => $one->at($one->depth() + $deeper), array_slice($text->lines, $line, $end - $line));
+        $block = array_map(
+            fn (TextLine $one): TextLine => $one->at($one->depth() + $deeper),
+            array_slice($text->lines, $line, $end - $line),
+        );
         $rest = [...array_slice($text->lines, 0, $line), ...array_slice($text->lines, $end)];
         $at = $before > $line ? $before - ($end - $line) : $before;
 
@@ -106,7 +113,11 @@ final class Edits
     {
         for ($at = count($lines) - 1; $at >= 0; $at--) {
             if (! $lines[$at]->isWords() && $lines[$at]->depth() < $depth) {
-                $lines = [...array_slice($lines, 0, $at), new TextLine((preg_replace('/(?:, go on)?[\s.:]*$/uD', '', $lines[$at]->text) ?? '').':', $lines[$at]->was), ...array_slice($lines, $at + 1)];
+                $lines = [
+                    ...array_slice($lines, 0, $at),
+                    new TextLine((preg_replace('/(?:, go on)?[\s.:]*$/uD', '', $lines[$at]->text) ?? '').':', $lines[$at]->was),
+                    ...array_slice($lines, $at + 1),
+                ];
                 break;
             }
         }
@@ -139,7 +150,9 @@ final class Edits
     {
         $holder = self::holder($text, $line);
 
-        return $holder === null ? $text->lines : self::moveTo($text, $line, $up ? $holder : $text->behindBlock($holder), $text->lines[$holder]->depth());
+        return $holder === null
+            ? $text->lines
+            : self::moveTo($text, $line, $up ? $holder : $text->behindBlock($holder), $text->lines[$holder]->depth());
     }
 
     /**
@@ -156,8 +169,21 @@ final class Edits
         // The last that can hold steps: a case, an answer, or the sentence itself.
         for ($into = $line - 1; $into >= $before; $into--) {
             $sentence = $text->sentences[$into] ?? null;
-            $holds = $sentence !== null && (in_array($sentence->kind, [LineKind::Branch, LineKind::Answer], true) || ($sentence->kind === LineKind::Steps && $sentence->opens && $sentence->words === null && $into === $before && $sentence->letter === null));
-            if ($sentence !== null && $holds && $text->lines[$into]->depth() <= $text->lines[$before]->depth() + 1 && ! str_contains($sentence->path, 'unclear') && $sentence->parts[0]->text !== 'go on') {
+            $holds =
+                $sentence !== null &&
+                (in_array($sentence->kind, [LineKind::Branch, LineKind::Answer], true) ||
+                    ($sentence->kind === LineKind::Steps &&
+                        $sentence->opens &&
+                        $sentence->words === null &&
+                        $into === $before &&
+                        $sentence->letter === null));
+            if (
+                $sentence !== null &&
+                $holds &&
+                $text->lines[$into]->depth() <= $text->lines[$before]->depth() + 1 &&
+                ! str_contains($sentence->path, 'unclear') &&
+                $sentence->parts[0]->text !== 'go on'
+            ) {
                 return self::moveTo($text, $line, $line, $text->lines[$into]->depth() + 1);
             }
         }
@@ -175,7 +201,10 @@ final class Edits
             // A further case stands beside its step, not in it.
             if ($text->sentences[$at]->kind === LineKind::Branch) {
                 for ($step = $at - 1; $step > 0; $step--) {
-                    if (($text->sentences[$step]->kind ?? null) === LineKind::Steps && $text->lines[$step]->depth() === $text->lines[$at]->depth()) {
+                    if (
+                        ($text->sentences[$step]->kind ?? null) === LineKind::Steps &&
+                        $text->lines[$step]->depth() === $text->lines[$at]->depth()
+                    ) {
                         return $step;
                     }
                 }

@@ -30,7 +30,9 @@ final class Merge
                 continue;
             }
             [$m1, $t1] = $isEnd ? [count($mine), count($theirs)] : [$toMine[$i], $toTheirs[$i]];
-            $piece = self::piece(array_slice($base, $b, $i - $b), array_slice($mine, $m, $m1 - $m), array_slice($theirs, $t, $t1 - $t), $toTheirs);
+            $piece = self::piece(
+                array_slice($base, $b, $i - $b), array_slice($mine, $m, $m1 - $m), array_slice($theirs, $t, $t1 - $t), $toTheirs,
+            );
             if ($piece === null) {
                 return null;
             }
@@ -61,7 +63,10 @@ final class Merge
         if ($above === $below) {
             return $stands[$above];
         }
-        $likeness = fn (int $place): array => [similar_text($base[$line]->text, $theirs[$place]->text), -abs($place - $stands[$above] - $line + $above)];
+        $likeness = fn (int $place): array => [
+            similar_text($base[$line]->text, $theirs[$place]->text),
+            -abs($place - $stands[$above] - $line + $above),
+        ];
         $best = null;
         for ($place = $stands[$above] + 1; $place < $stands[$below]; $place++) {
             $best = $best === null || $likeness($place) > $likeness($best) ? $place : $best;
@@ -88,7 +93,13 @@ final class Merge
         }
 
         // What was reworded stands where it stood.
-        return array_map(fn (TextLine $line): TextLine => new TextLine($line->text, $line->was === null ? null : self::now($line->was, $base, $theirs) ?? $toTheirs[$line->was] ?? null), $mine);
+        return array_map(
+            fn (TextLine $line): TextLine => new TextLine(
+                $line->text,
+                $line->was === null ? null : self::now($line->was, $base, $theirs) ?? ($toTheirs[$line->was] ?? null),
+            ),
+            $mine,
+        );
     }
 
     /**

@@ -24,7 +24,9 @@ final class NewLines
      */
     public static function of(Language $language, string $type, string $written): array
     {
-        $lines = array_values(array_filter(explode("\n", str_replace("\r\n", "\n", trim($written, "\r\n"))), fn (string $line): bool => trim($line) !== ''));
+        $lines = array_values(
+            array_filter(explode("\n", str_replace("\r\n", "\n", trim($written, "\r\n"))), fn (string $line): bool => trim($line) !== ''),
+        );
         if (count($lines) !== 1) {
             return self::outdented($lines);
         }
@@ -53,7 +55,10 @@ final class NewLines
         $sentence = trim(str_replace("\n", ' ', $written));
         $before = self::last($language, $type, Part::join($was->parts));
         $after = self::last($language, $type, preg_replace('/[\s.:]+$/uD', '', $sentence) ?? '');
-        $isSame = ($before['do'] ?? null) === ($after['do'] ?? null) && isset($before[Texts::WORDINGS]) === isset($after[Texts::WORDINGS]) && isset($before[Steps::BODY]) === isset($after[Steps::BODY]);
+        $isSame =
+            ($before['do'] ?? null) === ($after['do'] ?? null) &&
+            isset($before[Texts::WORDINGS]) === isset($after[Texts::WORDINGS]) &&
+            isset($before[Steps::BODY]) === isset($after[Steps::BODY]);
         if ($was->kind !== LineKind::Steps || $after === [] || $isSame) {
             return [[$sentence], false];
         }
@@ -100,7 +105,12 @@ final class NewLines
             default => [],
         };
         if (($step['do'] ?? '') === 'ask') {
-            $block = [...$block, '  if they answer "yes" (yes, y), go on.', '  if they answer "no" (no, n), go on.', '  if they have not answered within 1 day, go on.'];
+            $block = [
+                ...$block,
+                '  if they answer "yes" (yes, y), go on.',
+                '  if they answer "no" (no, n), go on.',
+                '  if they have not answered within 1 day, go on.',
+            ];
         }
 
         return [$sentence.($block === [] ? '.' : ':'), ...$block];

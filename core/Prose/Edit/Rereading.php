@@ -128,7 +128,12 @@ final class Rereading
             }
             foreach (['answers', 'cases'] as $several) {
                 if (is_array($step[$several] ?? null)) {
-                    $step[$several] = array_map(fn (mixed $one): mixed => is_array($one) && isset($one['steps']) ? ['steps' => $this->renamed($one['steps'])] + $one : $one, $step[$several]);
+                    $step[$several] = array_map(
+                        fn (mixed $one): mixed => is_array($one) && isset($one['steps'])
+                            ? ['steps' => $this->renamed($one['steps'])] + $one
+                            : $one,
+                        $step[$several],
+                    );
                 }
             }
             foreach (['otherwise', 'no_answer'] as $where) {
@@ -170,7 +175,9 @@ final class Rereading
             }
             $now[$i]['id'] = $kept[$i];
         }
-        $closing = is_array($step['closing'] ?? null) ? ['closing' => ['id' => is_array($old['closing'] ?? null) ? $old['closing']['id'] ?? "$id-end" : "$id-end"] + $step['closing']] : [];
+        $closing = is_array($step['closing'] ?? null)
+            ? ['closing' => ['id' => is_array($old['closing'] ?? null) ? $old['closing']['id'] ?? "$id-end" : "$id-end"] + $step['closing']]
+            : [];
 
         return ($now === [] ? [] : ['wordings' => $now]) + $closing + $step;
     }

@@ -98,7 +98,11 @@ final readonly class RuleText
     {
         $next = $this->behindBlock($line);
 
-        return isset($this->sentences[$next]) && $this->lines[$next]->depth() === $this->lines[$line]->depth() && $this->sentences[$next]->kind === $this->sentences[$line]->kind ? $next : null;
+        return isset($this->sentences[$next]) &&
+            $this->lines[$next]->depth() === $this->lines[$line]->depth() &&
+            $this->sentences[$next]->kind === $this->sentences[$line]->kind
+            ? $next
+            : null;
     }
 
     /** The sentence that holds another; null at the outermost. */

@@ -13,7 +13,8 @@ use Linnet\Core\Prose\Vocabulary\Vocabulary;
 use Linnet\Core\Record\RecordType;
 
 /**
- * What a step changes: "set the state to cancelled, and add the tag "x"". Over "set", "record", "add" and "remove", which are said as a list
+ * What a step changes: "set the state to cancelled, and add the tag "x"". Over "set", "record", "add" and "remove", which are said as
+ * a list
  * of changes under "changes".
  */
 final class Changes
@@ -24,51 +25,104 @@ final class Changes
 
     public function of(string $type): Phrase
     {
-        return new Mapped(['set', 'record', 'add', 'remove'], new Several('changes', $this->one($type), Make::any(Make::seq(',', Make::free('and')), Make::also('and')), Make::any(Make::seq(', and'), Make::also('and'))), self::apart(...), self::together(...));
+        return new Mapped(
+            ['set', 'record', 'add', 'remove'],
+            new Several(
+                'changes', $this->one($type), Make::any(Make::seq(',', Make::free('and')), Make::also('and')),
+                Make::any(Make::seq(', and'), Make::also('and')),
+            ),
+            self::apart(...),
+            self::together(...),
+        );
     }
 
     private function one(string $type): Phrase
     {
         $label = fn (string $do, string $kind, string $words, string $noun, string ...$also): Phrase => Make::seq(
-            Make::means(['do' => $do, 'kind' => $kind]), Make::any(Make::turn($words, 'change'), ...array_map(fn (string $one): Phrase => Make::also($one), $also)), $noun,
-            Make::slot('name', OneOf::names($kind, $kind === 'tag' ? array_combine($this->words->tags, $this->words->tags) : array_combine($this->words->lists, $this->words->lists), quotes: true)),
+            Make::means(['do' => $do, 'kind' => $kind]),
+            Make::any(Make::turn($words, 'change'), ...array_map(fn (string $one): Phrase => Make::also($one), $also)),
+            $noun,
+            Make::slot(
+                'name',
+                OneOf::names(
+                    $kind,
+                    $kind === 'tag'
+                        ? array_combine($this->words->tags, $this->words->tags)
+                        : array_combine($this->words->lists, $this->words->lists),
+                    quotes: true,
+                ),
+            ),
         );
         $own = [$this->fields->settable($type, 'path'), Make::seq('')];
         $others = [];
         foreach ($this->words->records() as $other) {
             foreach (['next', 'newest'] as $which) {
                 $path = Make::lazy(fn (): Phrase => $this->fields->bare($other->key, 'path'));
-                $others[] = Make::seq('the', $path, Make::turn("of their $which", 'which record'), $other->noun, Make::means(['record' => $which, 'type' => $other->key]));
+                $others[] = Make::seq(
+                    'the', $path, Make::turn("of their $which", 'which record'), $other->noun,
+                    Make::means(['record' => $which, 'type' => $other->key]),
+                );
             }
         }
-        $field = Make::any(Make::seq(...$own), ...array_map(fn (Phrase $one): Phrase => $this->checked($one), $others), ...[
-            Make::last($own[0], 'of their next one', Make::means(['record' => 'next'])), Make::last($own[0], 'of their newest one', Make::means(['record' => 'newest'])),
-        ]);
+        $field = Make::any(
+            Make::seq(...$own),
+            ...array_map(fn (Phrase $one): Phrase => $this->checked($one), $others),
+            ...[
+                Make::last($own[0], 'of their next one', Make::means(['record' => 'next'])),
+                Make::last($own[0], 'of their newest one', Make::means(['record' => 'newest'])),
+            ],
+        );
 
         $owner = $this->words->type($type)->owner;
-        $made = $owner === null ? [] : [Make::seq(Make::means(['do' => 'set', 'path' => "$type.$owner"]), Make::turn('make', 'change'), Make::slot('value', OneOf::names('staff', $this->words->staff, isOpen: false)), 'the owner')];
+        $made =
+            $owner === null
+                ? []
+                : [
+                    Make::seq(
+                        Make::means(['do' => 'set', 'path' => "$type.$owner"]), Make::turn('make', 'change'),
+                        Make::slot('value', OneOf::names('staff', $this->words->staff, isOpen: false)), 'the owner',
+                    ),
+                ];
 
         return Make::any(
             ...$made,
-            ...[new Dependent(Make::seq(Make::means(['do' => 'set']), Make::turn('set', 'change'), $field, 'to'), function (array $known): Phrase {
-                $path = is_string($known['path'] ?? null) ? $known['path'] : '';
+            ...[
+                new Dependent(Make::seq(Make::means(['do' => 'set']), Make::turn('set', 'change'), $field, 'to'), function (
+                    array $known,
+                ): Phrase {
+                    $path = is_string($known['path'] ?? null) ? $known['path'] : '';
 
-                return $this->values->of($this->words->field($path), $path, 'value');
-            }),
+                    return $this->values->of($this->words->field($path), $path, 'value');
+                }),
                 Make::seq(Make::means(['do' => 'set', 'value' => null]), Make::turn('clear', 'change'), $field),
-                $label('add', 'tag', 'add', 'the tag', 'give them'), $label('remove', 'tag', 'remove', 'the tag', 'take'), $label('add', 'list', 'put them onto', 'the list', 'put them on', 'add them to'), $label('remove', 'list', 'take them off', 'the list'),
-                Make::last(Make::means(['do' => 'record']), 'of their', Make::slot('record', OneOf::words('which record', ['next record' => 'next', 'newest record' => 'newest'])))],
+                $label('add', 'tag', 'add', 'the tag', 'give them'),
+                $label('remove', 'tag', 'remove', 'the tag', 'take'),
+                $label('add', 'list', 'put them onto', 'the list', 'put them on', 'add them to'),
+                $label('remove', 'list', 'take them off', 'the list'),
+                Make::last(
+                    Make::means(['do' => 'record']),
+                    'of their',
+                    Make::slot('record', OneOf::words('which record', ['next record' => 'next', 'newest record' => 'newest'])),
+                ),
+            ],
         );
     }
 
     /** A field of a type is said with its own type's noun only. */
     private function checked(Phrase $phrase): Phrase
     {
-        $fits = fn (array $said): ?array => is_string($said['path'] ?? null) && is_string($said['type'] ?? null) && str_starts_with($said['path'], "{$said['type']}.") ? $said : null;
+        $fits = fn (array $said): ?array => is_string($said['path'] ?? null) &&
+        is_string($said['type'] ?? null) &&
+        str_starts_with($said['path'], "{$said['type']}.")
+            ? $said
+            : null;
 
         return new Mapped(
-            ['path', 'record'], $phrase,
-            fn (array $said): ?array => isset($said['record']) && is_string($said['path'] ?? null) && str_contains($said['path'], '.') ? $said + ['type' => explode('.', $said['path'])[0]] : null,
+            ['path', 'record'],
+            $phrase,
+            fn (array $said): ?array => isset($said['record']) && is_string($said['path'] ?? null) && str_contains($said['path'], '.')
+                ? $said + ['type' => explode('.', $said['path'])[0]]
+                : null,
             fn (array $said): ?array => $fits($said) === null ? null : array_diff_key($said, ['type' => 1]),
         );
     }
@@ -91,7 +145,10 @@ final class Changes
         foreach (['add', 'remove'] as $do) {
             foreach (['tag', 'list'] as $kind) {
                 $labels = is_array($document[$do] ?? null) && is_array($document[$do][$kind] ?? null) ? $document[$do][$kind] : [];
-                array_push($changes, ...array_map(fn (mixed $name): array => ['do' => $do, 'kind' => $kind, 'name' => $name], array_values($labels)));
+                array_push(
+                    $changes,
+                    ...array_map(fn (mixed $name): array => ['do' => $do, 'kind' => $kind, 'name' => $name], array_values($labels)),
+                );
             }
         }
 

@@ -22,8 +22,12 @@ final class Conditions
     /** @var array<string, Phrase> */
     private array $made = [];
 
-    public function __construct(private readonly Vocabulary $words, private readonly Fields $fields, private readonly Values $values, private readonly Types $types)
-    {
+    public function __construct(
+        private readonly Vocabulary $words,
+        private readonly Fields $fields,
+        private readonly Values $values,
+        private readonly Types $types,
+    ) {
     }
 
     /** In a rule about a type: "its state is booked and they have not replied". */
@@ -70,7 +74,11 @@ final class Conditions
         $and = Make::seq(Make::free(','), 'and');
         $atoms = [];
         foreach (array_filter($this->words->type($type)->fields, $this->counts(...)) as $field) {
-            $atoms[] = Make::seq(Make::means(['field' => ($isPeople ? '' : "$type.").$field->key]), $isPeople ? 'who has' : 'that has', $this->values->counts($field));
+            $atoms[] = Make::seq(
+                Make::means(['field' => ($isPeople ? '' : "$type.").$field->key]),
+                $isPeople ? 'who has' : 'that has',
+                $this->values->counts($field),
+            );
         }
         $atoms[] = Make::seq('whose', $this->field($this->fields->bare($type)));
         $atom = Make::any(...$atoms, ...($isPeople ? [$this->ofPerson('who')] : []));
@@ -88,7 +96,11 @@ final class Conditions
         foreach ($this->words->type($type)->fields as $field) {
             $path = ($type === RecordType::PERSON ? '' : "$type.").$field->key;
             if ($this->counts($field)) {
-                $atoms[] = Make::seq(Make::means(['field' => $path]), $type === RecordType::PERSON ? 'they have' : 'it has', $this->values->counts($field));
+                $atoms[] = Make::seq(
+                    Make::means(['field' => $path]),
+                    $type === RecordType::PERSON ? 'they have' : 'it has',
+                    $this->values->counts($field),
+                );
                 $short[] = Make::also(Make::means(['field' => $path]), 'has', $this->values->counts($field));
             }
             // "While it is open or left": what it is, is its stage.
@@ -100,9 +112,12 @@ final class Conditions
         return Make::any(
             ...$atoms,
             ...[$this->field($this->fields->any($type))],
-            ...[Make::seq(Make::means(['hours' => 'open']), Make::turn('we are open')), Make::seq(Make::means(['hours' => 'closed']), Make::turn('we are closed')),
-                Make::also(Make::means(['hours' => 'closed']), 'we are not open'),
-                $this->ofPerson($subject), ...$short],
+            ...[
+                Make::seq(Make::means(['hours' => 'open']), Make::turn('we are open')),
+                Make::seq(Make::means(['hours' => 'closed']), Make::turn('we are closed')),
+                Make::also(Make::means(['hours' => 'closed']), 'we are not open'), $this->ofPerson($subject),
+                ...$short,
+            ],
         );
     }
 
@@ -124,33 +139,56 @@ final class Conditions
     /** @param  string  $subject  "they", or "who" in a clause */
     private function ofPerson(string $subject): Phrase
     {
-        [$have, $are, $not] = $subject === 'they' ? ['they have', 'they are', 'they do not have'] : ['who has', 'who is', 'who does not have'];
+        [$have, $are, $not] =
+            $subject === 'they' ? ['they have', 'they are', 'they do not have'] : ['who has', 'who is', 'who does not have'];
         $their = $subject === 'they' ? 'their' : 'whose';
         $tag = Make::slot('tag', OneOf::names('tag', array_combine($this->words->tags, $this->words->tags), quotes: true));
         $list = Make::slot('list', OneOf::names('list', array_combine($this->words->lists, $this->words->lists), quotes: true));
         $no = Make::means(['has' => false]);
         $offers = Make::any('agreed to offers', Make::also('agreed to marketing'), Make::also('agreed to marketing texts'));
-        $text = Make::seq(Make::turn('a text'), Make::any(
-            Make::seq(Make::means(['had_text' => 'of_this_rule']), Make::turn('from this rule')), Make::seq(Make::means(['had_text' => 'of_any_rule']), Make::turn('from any rule')),
-        ), 'in the last', Make::slot('days', new Whole(1, 365, 'day', 'days', true)));
-        $number = fn (string $test, string $words): Phrase => Make::seq(Make::means(['number' => $test]), Make::turn("$their number is $words"));
+        $text = Make::seq(
+            Make::turn('a text'),
+            Make::any(
+                Make::seq(Make::means(['had_text' => 'of_this_rule']), Make::turn('from this rule')),
+                Make::seq(Make::means(['had_text' => 'of_any_rule']), Make::turn('from any rule')),
+            ),
+            'in the last',
+            Make::slot('days', new Whole(1, 365, 'day', 'days', true)),
+        );
+        $number = fn (string $test, string $words): Phrase => Make::seq(
+            Make::means(['number' => $test]),
+            Make::turn("$their number is $words"),
+        );
 
         return Make::any(
-            Make::seq(Make::means(['replied' => true]), Make::turn("$have replied")), Make::seq(Make::means(['replied' => false]), Make::turn("$have not replied")),
-            Make::seq(Make::turn($have), 'the tag', $tag), Make::seq($no, Make::turn($not), 'the tag', $tag),
-            Make::seq(Make::turn("$are on"), 'the list', $list), ...($subject === 'who' ? [Make::also('on the list', $list), Make::also('with the tag', $tag)] : []), ...[Make::seq($no, Make::turn("$are not on"), 'the list', $list),
-                Make::seq(Make::means(['consent' => 'marketing']), Make::turn($have), $offers), Make::seq(Make::means(['consent' => 'marketing', 'has' => false]), Make::turn("$have not"), $offers),
-                Make::seq(Make::means(['consent' => 'opted_out']), Make::turn("$have said stop")), Make::seq(Make::means(['consent' => 'opted_out', 'has' => false]), Make::turn("$have not said stop")),
-                $number('mobile', 'a mobile'), $number('landline', 'a landline'), $number('alive', 'in use'), $number('dead', 'not in use'), Make::seq(Make::means(['number' => 'none']), Make::turn("$have no number")),
-                $this->related($have), $this->related($have, false),
-                Make::seq(Make::turn("$have had"), $text), Make::seq($no, Make::turn("$have not had"), $text)],
+            Make::seq(Make::means(['replied' => true]), Make::turn("$have replied")),
+            Make::seq(Make::means(['replied' => false]), Make::turn("$have not replied")), Make::seq(Make::turn($have), 'the tag', $tag),
+            Make::seq($no, Make::turn($not), 'the tag', $tag), Make::seq(Make::turn("$are on"), 'the list', $list),
+            ...$subject === 'who' ? [Make::also('on the list', $list), Make::also('with the tag', $tag)] : [],
+            ...[
+                Make::seq($no, Make::turn("$are not on"), 'the list', $list),
+                Make::seq(Make::means(['consent' => 'marketing']), Make::turn($have), $offers),
+                Make::seq(Make::means(['consent' => 'marketing', 'has' => false]), Make::turn("$have not"), $offers),
+                Make::seq(Make::means(['consent' => 'opted_out']), Make::turn("$have said stop")),
+                Make::seq(Make::means(['consent' => 'opted_out', 'has' => false]), Make::turn("$have not said stop")),
+                $number('mobile', 'a mobile'), $number('landline', 'a landline'), $number('alive', 'in use'), $number('dead', 'not in use'),
+                Make::seq(Make::means(['number' => 'none']), Make::turn("$have no number")), $this->related($have),
+                $this->related($have, false), Make::seq(Make::turn("$have had"), $text), Make::seq($no, Make::turn("$have not had"), $text),
+            ],
         );
     }
 
     private function related(string $have, bool $has = true): Phrase
     {
-        $type = $has ? Make::seq($have, $this->types->a('related')) : Make::seq(Make::means(['has' => false]), "$have no", $this->types->bare('related'));
+        $type = $has
+            ? Make::seq($have, $this->types->a('related'))
+            : Make::seq(Make::means(['has' => false]), "$have no", $this->types->bare('related'));
 
-        return new Dependent($type, fn (array $known): Phrase => $this->made['that '.json_encode($known['related'] ?? '')] ??= Make::maybe(new Under('that', $this->clause(is_string($known['related'] ?? null) ? $known['related'] : ''))));
+        return new Dependent(
+            $type,
+            fn (array $known): Phrase => ($this->made['that '.json_encode($known['related'] ?? '')] ??= Make::maybe(
+                new Under('that', $this->clause(is_string($known['related'] ?? null) ? $known['related'] : '')),
+            )),
+        );
     }
 }

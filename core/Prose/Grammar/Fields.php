@@ -17,7 +17,10 @@ use Linnet\Core\Record\RecordType;
 final class Fields
 {
     /** What can be asked of a member of staff. */
-    private const STAFF = ['name' => 'name', 'first_name' => 'first name', 'email' => 'email address', 'number' => 'number', 'texts_allowed' => 'own switch for texts'];
+    private const STAFF = [
+        'name' => 'name', 'first_name' => 'first name', 'email' => 'email address', 'number' => 'number',
+        'texts_allowed' => 'own switch for texts',
+    ];
 
     /** @var array<string, Phrase> */
     private array $made = [];
@@ -29,7 +32,16 @@ final class Fields
     /** Any field, as what a condition is about: "its state", "their town". */
     public function any(string $type, string $key = 'field'): Phrase
     {
-        return $this->made["any $type $key"] ??= $this->phrase($key, OneOf::distinct([...$this->own($type, 'its'), ...$this->around()]), OneOf::distinct([...$this->own($type, 'the'), ...$this->of($this->words->type($type), ''), ...$this->labels($type, 'its'), ...$this->labels($type, '')]));
+        return $this->made["any $type $key"] ??= $this->phrase(
+            $key,
+            OneOf::distinct([...$this->own($type, 'its'), ...$this->around()]),
+            OneOf::distinct([
+                ...$this->own($type, 'the'),
+                ...$this->of($this->words->type($type), ''),
+                ...$this->labels($type, 'its'),
+                ...$this->labels($type, ''),
+            ]),
+        );
     }
 
     /** A date, as what is waited for: "the start". */
@@ -37,19 +49,36 @@ final class Fields
     {
         $which = fn (FieldWords $field): bool => $field->isDate() && (! $daysOnly || $field->kind === FieldKind::Date);
 
-        return $this->made["dates $type $key $daysOnly"] ??= $this->phrase($key, OneOf::distinct($this->own($type, 'the', $which)), OneOf::distinct([...$this->own($type, 'its', $which), ...$this->of($this->words->type($type), '', $which)]));
+        return $this->made["dates $type $key $daysOnly"] ??= $this->phrase(
+            $key,
+            OneOf::distinct($this->own($type, 'the', $which)),
+            OneOf::distinct([...$this->own($type, 'its', $which), ...$this->of($this->words->type($type), '', $which)]),
+        );
     }
 
     /** What can be set: "the state", "their town". */
     public function settable(string $type, string $key): Phrase
     {
-        return $this->made["set $type $key"] ??= $this->phrase($key, OneOf::distinct($this->own($type, 'the')), OneOf::distinct([...$this->own($type, 'its'), ...$this->of($this->words->type($type), ''), ...$this->labels($type, 'the'), ...$this->labels($type, '')]));
+        return $this->made["set $type $key"] ??= $this->phrase(
+            $key,
+            OneOf::distinct($this->own($type, 'the')),
+            OneOf::distinct([
+                ...$this->own($type, 'its'),
+                ...$this->of($this->words->type($type), ''),
+                ...$this->labels($type, 'the'),
+                ...$this->labels($type, ''),
+            ]),
+        );
     }
 
     /** A field of a type alone, without an article: "whose start". */
     public function bare(string $type, string $key = 'field'): Phrase
     {
-        return $this->made["bare $type $key"] ??= $this->phrase($key, OneOf::distinct($this->of($this->words->type($type), '')), OneOf::distinct($this->labels($type, '')));
+        return $this->made["bare $type $key"] ??= $this->phrase(
+            $key,
+            OneOf::distinct($this->of($this->words->type($type), '')),
+            OneOf::distinct($this->labels($type, '')),
+        );
     }
 
     /**
@@ -62,7 +91,9 @@ final class Fields
         $which = fn (FieldWords $field): bool => $kinds === null || in_array($field->kind, $kinds, true);
 
         return $this->made['everywhere '.implode(' ', array_column($kinds ?? [], 'value'))] ??= $this->phrase(
-            'path', OneOf::distinct($this->ofAll(fn (FieldWords $field): array => [$field->noun], $which)), OneOf::distinct([...$this->ofAll(fn (FieldWords $field): array => $field->others(), $which), ...$this->ofPeople($which)]),
+            'path',
+            OneOf::distinct($this->ofAll(fn (FieldWords $field): array => [$field->noun], $which)),
+            OneOf::distinct([...$this->ofAll(fn (FieldWords $field): array => $field->others(), $which), ...$this->ofPeople($which)]),
         );
     }
 
@@ -70,9 +101,12 @@ final class Fields
     public function staff(string $type, string $key): Phrase
     {
         $words = $this->words->type($type);
-        $of = fn (string $noun): array => array_values(array_map(
-            fn (FieldWords $field): array => [sprintf($noun, $words->noun).$field->noun, self::path($words, $field->key)], array_filter($words->fields, fn (FieldWords $field): bool => $field->kind === FieldKind::Staff),
-        ));
+        $of = fn (string $noun): array => array_values(
+            array_map(
+                fn (FieldWords $field): array => [sprintf($noun, $words->noun).$field->noun, self::path($words, $field->key)],
+                array_filter($words->fields, fn (FieldWords $field): bool => $field->kind === FieldKind::Staff),
+            ),
+        );
 
         return $this->made["staff $type $key"] ??= Make::any(
             Make::slot($key, new OneOf('field', OneOf::distinct($of("the %s's ")))),
@@ -102,7 +136,10 @@ final class Fields
      */
     private function own(string $type, string $article, ?\Closure $which = null): array
     {
-        return [...($type === RecordType::PERSON ? [] : $this->of($this->words->type($type), "$article ", $which)), ...$this->of($this->words->type(RecordType::PERSON), 'their ', $which)];
+        return [
+            ...$type === RecordType::PERSON ? [] : $this->of($this->words->type($type), "$article ", $which),
+            ...$this->of($this->words->type(RecordType::PERSON), 'their ', $which),
+        ];
     }
 
     /** @return list<array{string, string}> */
@@ -110,9 +147,16 @@ final class Fields
     {
         $words = $this->words->type($type);
 
-        return array_merge(...array_map(
-            fn (FieldWords $field): array => array_map(fn (string $other): array => [trim("$article $other"), self::path($words, $field->key)], $field->others()), array_values($words->fields),
-        ), ...[[]]);
+        return array_merge(
+            ...array_map(
+                fn (FieldWords $field): array => array_map(
+                    fn (string $other): array => [trim("$article $other"), self::path($words, $field->key)],
+                    $field->others(),
+                ),
+                array_values($words->fields),
+            ),
+            ...[[]],
+        );
     }
 
     /**
@@ -136,8 +180,13 @@ final class Fields
     private function around(): array
     {
         return [
-            ...array_map(fn (string $part, string $noun): array => ["the owner's $noun", "owner.$part"], array_keys(self::STAFF), self::STAFF),
-            ['the rest of what they wrote', 'remark'], ['the name of the line', 'line.name'],
+            ...array_map(
+                fn (string $part, string $noun): array => ["the owner's $noun", "owner.$part"],
+                array_keys(self::STAFF),
+                self::STAFF,
+            ),
+            ['the rest of what they wrote', 'remark'],
+            ['the name of the line', 'line.name'],
         ];
     }
 
@@ -170,7 +219,12 @@ final class Fields
     {
         $people = $this->words->type(RecordType::PERSON);
 
-        return array_values(array_map(fn (FieldWords $field): array => ["the $field->noun of a person", "$people->key.$field->key"], array_filter($people->fields, $which)));
+        return array_values(
+            array_map(
+                fn (FieldWords $field): array => ["the $field->noun of a person", "$people->key.$field->key"],
+                array_filter($people->fields, $which),
+            ),
+        );
     }
 
     /** The fields of people stand by themselves. */

@@ -36,16 +36,29 @@ final class Offsets
         );
         $on = $begins ? 'on ' : '';
 
-        return new Mapped(['offset', ...$keys], Make::any(
-            $fixed(1, 'days', 'before', "{$on}the day before", $date, $pinned),
-            $fixed(1, 'days', 'after', "{$on}the day after", $date, $pinned),
-            ...($begins ? [$fixed(0, 'days', 'after', 'on', $day, $pinned)] : []),
-            ...[
-                $fixed(0, 'days', 'after', "{$on}the day of", $date, $pinned),
-                $fixed(0, 'minutes', 'after', $begins ? 'at' : '', $date, Make::seq($behind, $clock)),
-                Make::seq(Make::slot('span', new SpanSlot), Make::any(Make::seq(Make::means(['side' => 'before']), Make::turn('before', 'side')), Make::seq(Make::means(['side' => 'after']), Make::turn('after', 'side'))), $date, $tail),
-            ],
-        ), self::apart(...), self::together(...));
+        return new Mapped(
+            ['offset', ...$keys],
+            Make::any(
+                $fixed(1, 'days', 'before', "{$on}the day before", $date, $pinned),
+                $fixed(1, 'days', 'after', "{$on}the day after", $date, $pinned),
+                ...$begins ? [$fixed(0, 'days', 'after', 'on', $day, $pinned)] : [],
+                ...[
+                    $fixed(0, 'days', 'after', "{$on}the day of", $date, $pinned),
+                    $fixed(0, 'minutes', 'after', $begins ? 'at' : '', $date, Make::seq($behind, $clock)),
+                    Make::seq(
+                        Make::slot('span', new SpanSlot),
+                        Make::any(
+                            Make::seq(Make::means(['side' => 'before']), Make::turn('before', 'side')),
+                            Make::seq(Make::means(['side' => 'after']), Make::turn('after', 'side')),
+                        ),
+                        $date,
+                        $tail,
+                    ),
+                ],
+            ),
+            self::apart(...),
+            self::together(...),
+        );
     }
 
     /**
@@ -55,13 +68,21 @@ final class Offsets
     private static function apart(array $document): ?array
     {
         $offset = $document['offset'] ?? null;
-        if (! is_array($offset) || array_diff(array_keys($offset), ['amount', 'unit', 'side', 'time', 'clock']) !== [] || ! isset($offset['amount'], $offset['unit'], $offset['side'])) {
+        if (
+            ! is_array($offset) ||
+            array_diff(array_keys($offset), ['amount', 'unit', 'side', 'time', 'clock']) !== [] ||
+            ! isset($offset['amount'], $offset['unit'], $offset['side'])
+        ) {
             return null;
         }
-        $path = isset($document['type'], $document['field']) && is_string($document['type']) && is_string($document['field']) ? ['path' => "{$document['type']}.{$document['field']}"] : [];
+        $path =
+            isset($document['type'], $document['field']) && is_string($document['type']) && is_string($document['field'])
+                ? ['path' => "{$document['type']}.{$document['field']}"]
+                : [];
 
-        return ['span' => ['amount' => $offset['amount'], 'unit' => $offset['unit']], ...$path]
-            + array_diff_key($offset, ['amount' => 1, 'unit' => 1]) + array_diff_key($document, ['offset' => 1] + ($path === [] ? [] : ['type' => 1, 'field' => 1]));
+        return ['span' => ['amount' => $offset['amount'], 'unit' => $offset['unit']], ...$path] +
+            array_diff_key($offset, ['amount' => 1, 'unit' => 1]) +
+            array_diff_key($document, ['offset' => 1] + ($path === [] ? [] : ['type' => 1, 'field' => 1]));
     }
 
     /**
@@ -78,6 +99,7 @@ final class Offsets
         $offset = $span + array_intersect_key($said, ['side' => 1, 'time' => 1, 'clock' => 1]);
         $path = is_string($said['path'] ?? null) ? explode('.', $said['path'], 2) : null;
 
-        return ($path === null ? [] : ['type' => $path[0], 'field' => $path[1] ?? '']) + ['offset' => $offset] + array_diff_key($said, ['span' => 1, 'side' => 1, 'time' => 1, 'clock' => 1, 'path' => 1]);
+        return ($path === null ? [] : ['type' => $path[0], 'field' => $path[1] ?? '']) + ['offset' => $offset] +
+            array_diff_key($said, ['span' => 1, 'side' => 1, 'time' => 1, 'clock' => 1, 'path' => 1]);
     }
 }

@@ -26,7 +26,11 @@ final class People
         $noun = in_array(mb_strtolower($noun, 'UTF-8'), ['owner', 'staff'], true) ? 'person' : $noun;
         $others = array_diff(['person', 'guest', 'customer', 'caller', 'client'], [$noun]);
 
-        return Make::any(Make::turn("the $noun", 'who'), Make::also('them'), ...array_map(fn (string $other): Phrase => Make::also("the $other"), array_values($others)));
+        return Make::any(
+            Make::turn("the $noun", 'who'),
+            Make::also('them'),
+            ...array_map(fn (string $other): Phrase => Make::also("the $other"), array_values($others)),
+        );
     }
 
     /** Anybody: the person among them. */
@@ -46,8 +50,11 @@ final class People
             Make::seq($who('staff_field'), $this->fields->staff($type, 'field')),
             Make::seq($who('staff'), Make::slot('email', OneOf::names('staff', $this->words->staff, isOpen: false))),
             Make::seq($who('number'), Make::slot('number', Sign::phoneNumber())),
-            ...($addresses ? [$email] : [Make::last($email)]),
-            ...[Make::last($who('staff'), 'the member of staff', Make::slot('email', new Quoted)), Make::last($who('staff_field'), 'whoever is in the field', Make::slot('field', new Quoted))],
+            ...$addresses ? [$email] : [Make::last($email)],
+            ...[
+                Make::last($who('staff'), 'the member of staff', Make::slot('email', new Quoted)),
+                Make::last($who('staff_field'), 'whoever is in the field', Make::slot('field', new Quoted)),
+            ],
         );
     }
 

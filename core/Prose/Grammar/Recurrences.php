@@ -20,11 +20,20 @@ use Linnet\Core\Prose\Slot\Whole;
  */
 final class Recurrences
 {
-    private const EACH = ['HOURLY' => ['hour', 'hours'], 'DAILY' => ['day', 'days'], 'WEEKLY' => ['week', 'weeks'], 'MONTHLY' => ['month', 'months'], 'YEARLY' => ['year', 'years']];
+    private const EACH = [
+        'HOURLY' => ['hour', 'hours'], 'DAILY' => ['day', 'days'], 'WEEKLY' => ['week', 'weeks'], 'MONTHLY' => ['month', 'months'],
+        'YEARLY' => ['year', 'years'],
+    ];
 
-    private const WHICH = ['' => '', 'first' => '1', 'second' => '2', 'third' => '3', 'fourth' => '4', 'fifth' => '5', 'last' => '-1', 'second to last' => '-2'];
+    private const WHICH = [
+        '' => '', 'first' => '1', 'second' => '2', 'third' => '3', 'fourth' => '4', 'fifth' => '5', 'last' => '-1',
+        'second to last' => '-2',
+    ];
 
-    private const DAYS = ['Monday' => 'MO', 'Tuesday' => 'TU', 'Wednesday' => 'WE', 'Thursday' => 'TH', 'Friday' => 'FR', 'Saturday' => 'SA', 'Sunday' => 'SU'];
+    private const DAYS = [
+        'Monday' => 'MO', 'Tuesday' => 'TU', 'Wednesday' => 'WE', 'Thursday' => 'TH', 'Friday' => 'FR', 'Saturday' => 'SA',
+        'Sunday' => 'SU',
+    ];
 
     /** The parts of a rule in the order in which Linnet writes them. */
     private const ORDER = ['FREQ', 'INTERVAL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY', 'COUNT', 'UNTIL'];
@@ -35,8 +44,17 @@ final class Recurrences
         $day = Make::slot('day', new DaySlot);
 
         return Make::any(
-            new Mapped(['at', 'recurrence'], Make::any(Make::seq('on', $day, 'at', $time), Make::seq(self::rule(), 'at', $time, ', from', $day, self::ends())), self::apart(...), self::together(...)),
-            Make::last(new Mapped(['at', 'recurrence'], Make::seq('by the rule', Make::slot('rule', new Quoted('rule')), 'at', $time, ', from', $day), self::raw(...), self::together(...))),
+            new Mapped(
+                ['at', 'recurrence'],
+                Make::any(Make::seq('on', $day, 'at', $time), Make::seq(self::rule(), 'at', $time, ', from', $day, self::ends())),
+                self::apart(...), self::together(...),
+            ),
+            Make::last(
+                new Mapped(
+                    ['at', 'recurrence'], Make::seq('by the rule', Make::slot('rule', new Quoted('rule')), 'at', $time, ', from', $day),
+                    self::raw(...), self::together(...),
+                ),
+            ),
         );
     }
 
@@ -136,7 +154,11 @@ final class Recurrences
             $parts[$name] = match (true) {
                 in_array($name, ['BYMONTH', 'BYMONTHDAY', 'BYDAY'], true) => explode(',', $value),
                 in_array($name, ['INTERVAL', 'COUNT'], true) && ctype_digit($value) => (int) $value,
-                $name === 'UNTIL' && preg_match('/^\d{8}$/D', $value) === 1 => substr($value, 0, 4).'-'.substr($value, 4, 2).'-'.substr($value, 6, 2),
+                $name === 'UNTIL' && preg_match('/^\d{8}$/D', $value) === 1 => substr($value, 0, 4).
+                    '-'.
+                    substr($value, 4, 2).
+                    '-'.
+                    substr($value, 6, 2),
                 $name === 'FREQ' => $value,
                 default => null,
             };

@@ -26,7 +26,8 @@ final class Suppositions
     {
         $says = Make::any(Make::slot('text', Sign::keyword()), Make::slot('text', new Quoted));
         $writes = Make::any(
-            Make::seq(Make::turn('they answer', 'what happens'), $says), Make::seq(Make::turn('they write', 'what happens'), Make::slot('text', new Quoted)),
+            Make::seq(Make::turn('they answer', 'what happens'), $says),
+            Make::seq(Make::turn('they write', 'what happens'), Make::slot('text', new Quoted)),
             Make::seq(Make::means(['text' => 'STOP']), Make::turn('they text STOP', 'what happens')),
         );
         $changes = new Dependent($this->fields->any($type), function (array $known): Phrase {
@@ -34,8 +35,14 @@ final class Suppositions
             $field = $this->words->field($path);
 
             return $field?->kind === FieldKind::DateTime
-                ? Make::seq(Make::any(Make::turn('moves to', 'what happens'), Make::also('becomes')), Make::slot('day', new DaySlot), 'at', Make::slot('time', new TimeSlot))
-                : Make::seq(Make::any(Make::turn('becomes', 'what happens'), Make::also('is'), Make::also('moves to')), $this->values->of($field, $path, 'value'));
+                ? Make::seq(
+                    Make::any(Make::turn('moves to', 'what happens'), Make::also('becomes')), Make::slot('day', new DaySlot), 'at',
+                    Make::slot('time', new TimeSlot),
+                )
+                : Make::seq(
+                    Make::any(Make::turn('becomes', 'what happens'), Make::also('is'), Make::also('moves to')),
+                    $this->values->of($field, $path, 'value'),
+                );
         });
 
         return Make::seq(Make::any($writes, $changes), Make::any(

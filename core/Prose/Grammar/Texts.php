@@ -30,13 +30,24 @@ final class Texts
         return Make::seq(
             Make::any(new Under('to', $this->people->staff($type, addresses: false)), $this->people->person($type)),
             $this->numbers($type),
-            Make::any(Make::seq('from', new Under('from', $this->sender($type))), Make::seq(Make::also('by', new Under('from', $this->sender($type))))),
-            ', as a', Make::any(Make::seq(Make::means(['kind' => 'service']), Make::turn('service text', 'kind')), Make::seq(Make::means(['kind' => 'marketing']), Make::turn('marketing text', 'kind'))),
+            Make::any(
+                Make::seq('from', new Under('from', $this->sender($type))),
+                Make::seq(Make::also('by', new Under('from', $this->sender($type)))),
+            ),
+            ', as a',
+            Make::any(
+                Make::seq(Make::means(['kind' => 'service']), Make::turn('service text', 'kind')),
+                Make::seq(Make::means(['kind' => 'marketing']), Make::turn('marketing text', 'kind')),
+            ),
             Make::maybe(', with the picture', Make::slot('picture', new Quoted('picture'))),
-            Make::maybe(Make::any(
-                Make::seq(',', Make::turn('only while', 'if late'), new Under('if_late', Make::slot('only_with', new SpanSlot)), 'are left'),
-                Make::seq(Make::means(['if_late' => 'skip']), ',', Make::turn('unless it is late', 'if late')),
-            )),
+            Make::maybe(
+                Make::any(
+                    Make::seq(
+                        ',', Make::turn('only while', 'if late'), new Under('if_late', Make::slot('only_with', new SpanSlot)), 'are left',
+                    ),
+                    Make::seq(Make::means(['if_late' => 'skip']), ',', Make::turn('unless it is late', 'if late')),
+                ),
+            ),
             $this->turns(),
         );
     }
@@ -45,8 +56,22 @@ final class Texts
     {
         $else = Make::seq(', else on');
         $number = Make::any(
-            Make::slot(Several::SELF, OneOf::words('which number', [$this->people->contacted($type, 'the number') => 'contacted', 'their mobile' => 'mobile', 'their newest number' => 'newest', 'their preferred number' => 'preferred'])),
-            Make::also(Make::slot(Several::SELF, OneOf::words('which number', ['the number that called' => 'contacted', 'the number that texted' => 'contacted', 'the number they called from' => 'contacted', 'the number they texted from' => 'contacted']))),
+            Make::slot(
+                Several::SELF,
+                OneOf::words('which number', [
+                    $this->people->contacted($type, 'the number') => 'contacted', 'their mobile' => 'mobile',
+                    'their newest number' => 'newest', 'their preferred number' => 'preferred',
+                ]),
+            ),
+            Make::also(
+                Make::slot(
+                    Several::SELF,
+                    OneOf::words('which number', [
+                        'the number that called' => 'contacted', 'the number that texted' => 'contacted',
+                        'the number they called from' => 'contacted', 'the number they texted from' => 'contacted',
+                    ]),
+                ),
+            ),
         );
 
         return Make::maybe(', on', new Several('numbers', $number, $else, $else, 1, 4), ',');
@@ -58,10 +83,19 @@ final class Texts
         $kind = fn (string $kind, string $words): Phrase => Make::seq(Make::means(['line' => $kind]), Make::turn($words, 'line'));
 
         return Make::any(
-            $kind('contacted', $this->people->contacted($type, 'the line')), Make::seq(Make::means(['line' => 'contacted']), Make::any(Make::also('the line they called'), Make::also('the line they texted'))),
-            $kind('last_used', 'the line last used'), $kind('owner', "the owner's line"),
+            $kind('contacted', $this->people->contacted($type, 'the line')),
+            Make::seq(
+                Make::means(['line' => 'contacted']),
+                Make::any(Make::also('the line they called'), Make::also('the line they texted')),
+            ),
+            $kind('last_used', 'the line last used'),
+            $kind('owner', "the owner's line"),
             Make::seq(Make::means(['line' => 'fixed']), $line('key')),
-            Make::seq(Make::means(['line' => 'pool']), Make::turn('one of', 'line'), new Several('keys', $line(Several::SELF), Make::any(',', Make::also('and')), Make::seq('and')), ', always the same for them'),
+            Make::seq(
+                Make::means(['line' => 'pool']), Make::turn('one of', 'line'),
+                new Several('keys', $line(Several::SELF), Make::any(',', Make::also('and')), Make::seq('and')),
+                ', always the same for them',
+            ),
         );
     }
 
@@ -81,7 +115,11 @@ final class Texts
     private static function said(Turns $turns): string
     {
         return match ($turns) {
-            Turns::First => 'always the first', Turns::InTurn => 'in turn', Turns::ByWeight => 'by weight', Turns::NoRepeat => 'never the same twice', Turns::ByRound => 'the next each time round',
+            Turns::First => 'always the first',
+            Turns::InTurn => 'in turn',
+            Turns::ByWeight => 'by weight',
+            Turns::NoRepeat => 'never the same twice',
+            Turns::ByRound => 'the next each time round',
         };
     }
 }

@@ -34,15 +34,28 @@ final class Triggers
     public function all(): Phrase
     {
         return $this->made ??= Make::any(
-            Make::seq(Make::means(['on' => 'record_added']), 'when', $this->types->a('type'), Make::any(Make::turn('comes in', 'trigger'), Make::also('is added'), Make::also('arrives'), Make::also('is made'))),
+            Make::seq(
+                Make::means(['on' => 'record_added']), 'when', $this->types->a('type'),
+                Make::any(Make::turn('comes in', 'trigger'), Make::also('is added'), Make::also('arrives'), Make::also('is made')),
+            ),
             Make::seq(Make::means(['on' => 'record_changed']), 'when', Make::lazy($this->changed(...))),
             Make::seq(Make::means(['on' => 'date_reached']), Make::lazy($this->date(...))),
-            Make::seq(Make::means(['on' => 'gone_quiet']), Make::turn('when nothing has happened to', 'trigger'), Make::lazy($this->quiet(...))),
+            Make::seq(
+                Make::means(['on' => 'gone_quiet']),
+                Make::turn('when nothing has happened to', 'trigger'),
+                Make::lazy($this->quiet(...)),
+            ),
             Make::seq(Make::means(['on' => 'text_received']), 'when somebody', Make::lazy($this->texted(...))),
             Make::seq(Make::means(['on' => 'label_changed']), 'when somebody', Make::lazy($this->labelled(...))),
-            Make::seq(Make::means(['on' => 'form_sent']), Make::turn('when somebody sends in', 'trigger'), 'the form', Make::slot('form', OneOf::names('form', $this->words->forms, quotes: true))),
+            Make::seq(
+                Make::means(['on' => 'form_sent']), Make::turn('when somebody sends in', 'trigger'), 'the form',
+                Make::slot('form', OneOf::names('form', $this->words->forms, quotes: true)),
+            ),
             Make::seq(Make::means(['on' => 'calendar']), Recurrences::of(), Make::lazy($this->audience(...))),
-            Make::seq(Make::means(['on' => 'text_fate']), 'when', $this->status(), Make::maybe('of the rule', Make::slot('of_rule', OneOf::names('rule', $this->words->rules, quotes: true)))),
+            Make::seq(
+                Make::means(['on' => 'text_fate']), 'when', $this->status(),
+                Make::maybe('of the rule', Make::slot('of_rule', OneOf::names('rule', $this->words->rules, quotes: true))),
+            ),
             Make::seq(Make::means(['on' => 'started']), Make::turn('when it is started for', 'trigger'), $this->types->a('type')),
         );
     }
@@ -61,14 +74,25 @@ final class Triggers
 
     private function changed(): Phrase
     {
-        $field = new Mapped(['type', 'field'], $this->fields->everywhere(), fn (array $document): ?array => isset($document['type'], $document['field']) && is_string($document['type']) && is_string($document['field']) ? ['path' => "{$document['type']}.{$document['field']}"] : null, function (array $said): ?array {
-            $path = is_string($said['path'] ?? null) ? explode('.', $said['path'], 2) : [];
+        $field = new Mapped(
+            ['type', 'field'],
+            $this->fields->everywhere(),
+            fn (array $document): ?array => isset($document['type'], $document['field']) &&
+            is_string($document['type']) &&
+            is_string($document['field'])
+                ? ['path' => "{$document['type']}.{$document['field']}"]
+                : null,
+            function (array $said): ?array {
+                $path = is_string($said['path'] ?? null) ? explode('.', $said['path'], 2) : [];
 
-            return isset($path[1]) ? ['type' => $path[0], 'field' => $path[1]] : null;
-        });
+                return isset($path[1]) ? ['type' => $path[0], 'field' => $path[1]] : null;
+            });
 
         return new Dependent($field, function (array $known): Phrase {
-            $path = (is_string($known['type'] ?? null) ? $known['type'] : '').'.'.(is_string($known['field'] ?? null) ? $known['field'] : '');
+            $path =
+                (is_string($known['type'] ?? null) ? $known['type'] : '').
+                '.'.
+                (is_string($known['field'] ?? null) ? $known['field'] : '');
             $value = fn (string $key): Phrase => $this->values->of($this->words->field($path), $path, $key);
 
             return Make::any(
@@ -82,7 +106,11 @@ final class Triggers
 
     private function date(): Phrase
     {
-        return Offsets::of(['type', 'field', 'each_year'], $this->fields->everywhere([FieldKind::Date, FieldKind::DateTime]), $this->fields->everywhere([FieldKind::Date]), Make::maybe(Make::means(['each_year' => true]), ',', Make::turn('every year', 'every year')), true);
+        return Offsets::of(
+            ['type', 'field', 'each_year'], $this->fields->everywhere([FieldKind::Date, FieldKind::DateTime]),
+            $this->fields->everywhere([FieldKind::Date]),
+            Make::maybe(Make::means(['each_year' => true]), ',', Make::turn('every year', 'every year')), true,
+        );
     }
 
     private function quiet(): Phrase
@@ -114,23 +142,46 @@ final class Triggers
 
     private function labelled(): Phrase
     {
-        $tag = Make::seq('the tag', Make::slot('tag', OneOf::names('tag', array_combine($this->words->tags, $this->words->tags), quotes: true)));
-        $list = Make::seq('the list', Make::slot('list', OneOf::names('list', array_combine($this->words->lists, $this->words->lists), quotes: true)));
-        $kind = fn (string $change, string $words, Phrase $label, string $also): Phrase => Make::seq(Make::means(['change' => $change]), Make::any(Make::turn($words, 'trigger'), Make::also($also)), $label);
+        $tag = Make::seq(
+            'the tag',
+            Make::slot('tag', OneOf::names('tag', array_combine($this->words->tags, $this->words->tags), quotes: true)),
+        );
+        $list = Make::seq(
+            'the list',
+            Make::slot('list', OneOf::names('list', array_combine($this->words->lists, $this->words->lists), quotes: true)),
+        );
+        $kind = fn (string $change, string $words, Phrase $label, string $also): Phrase => Make::seq(
+            Make::means(['change' => $change]),
+            Make::any(Make::turn($words, 'trigger'), Make::also($also)),
+            $label,
+        );
 
-        return Make::any($kind('added', 'gets', $tag, 'is given'), $kind('removed', 'loses', $tag, 'no longer has'), $kind('added', 'comes onto', $list, 'joins'), $kind('removed', 'leaves', $list, 'comes off'));
+        return Make::any(
+            $kind('added', 'gets', $tag, 'is given'), $kind('removed', 'loses', $tag, 'no longer has'),
+            $kind('added', 'comes onto', $list, 'joins'), $kind('removed', 'leaves', $list, 'comes off'),
+        );
     }
 
     private function audience(): Phrase
     {
-        $people = Make::seq(Make::means(['of' => RecordType::PERSON]), Make::turn('everybody', 'audience'), Make::maybe(new Under('condition', $this->conditions->clause(RecordType::PERSON))));
+        $people = Make::seq(
+            Make::means(['of' => RecordType::PERSON]),
+            Make::turn('everybody', 'audience'),
+            Make::maybe(new Under('condition', $this->conditions->clause(RecordType::PERSON))),
+        );
         $records = [];
         foreach ($this->words->records() as $type) {
-            $records[] = Make::seq(Make::means(['of' => $type->key]), Make::any(Make::turn("the $type->person of every", 'audience'), Make::also('the person of every')), $type->noun, Make::maybe(new Under('condition', $this->conditions->clause($type->key))));
+            $records[] = Make::seq(
+                Make::means(['of' => $type->key]),
+                Make::any(Make::turn("the $type->person of every", 'audience'), Make::also('the person of every')), $type->noun,
+                Make::maybe(new Under('condition', $this->conditions->clause($type->key))),
+            );
         }
         $unknown = new Dependent(
             Make::seq('the person of every record of the type', Make::slot('of', new Quoted)),
-            fn (array $known): Phrase => Make::maybe(new Under('condition', $this->conditions->clause(is_string($known['of'] ?? null) ? $known['of'] : ''))),
+            fn (array $known): Phrase => Make::maybe(
+                new Under('condition', $this->conditions->clause(is_string($known['of'] ?? null) ? $known['of'] : '')),
+            ),
         );
 
         return Make::seq(', for', new Under('audience', Make::any($people, ...$records, ...[Make::last($unknown)])));
@@ -140,6 +191,10 @@ final class Triggers
     {
         $fate = fn (string $fate, string $words): Phrase => Make::seq(Make::means(['fate' => $fate]), Make::turn($words, 'trigger'));
 
-        return Make::any($fate('failed', 'a text to somebody fails'), $fate('undeliverable', 'a text to somebody cannot be delivered'), $fate('link_opened', 'somebody opens the link in a text'));
+        return Make::any(
+            $fate('failed', 'a text to somebody fails'),
+            $fate('undeliverable', 'a text to somebody cannot be delivered'),
+            $fate('link_opened', 'somebody opens the link in a text'),
+        );
     }
 }

@@ -23,13 +23,17 @@ final class Types
     /** "a booking", "an order", "a person". */
     public function a(string $key): Phrase
     {
-        return $this->made["a $key"] ??= $this->phrase($key, fn (TypeWords $type): string => Make::a($type->noun), 'a record of the type', fn (TypeWords $type): string => $type->noun);
+        return $this->made["a $key"] ??= $this->phrase(
+            $key, fn (TypeWords $type): string => Make::a($type->noun), 'a record of the type', fn (TypeWords $type): string => $type->noun,
+        );
     }
 
     /** "booking", behind "no", "every" or "their next". */
     public function bare(string $key): Phrase
     {
-        return $this->made["bare $key"] ??= $this->phrase($key, fn (TypeWords $type): string => $type->noun, 'record of the type', fn (TypeWords $type): string => $type->nouns);
+        return $this->made["bare $key"] ??= $this->phrase(
+            $key, fn (TypeWords $type): string => $type->noun, 'record of the type', fn (TypeWords $type): string => $type->nouns,
+        );
     }
 
     /**
@@ -41,8 +45,16 @@ final class Types
         $types = array_values($this->words->types);
 
         return Make::any(
-            Make::slot($key, new OneOf('type', OneOf::distinct(array_map(fn (TypeWords $type): array => [$said($type), $type->key], $types)))),
-            Make::also(Make::slot($key, new OneOf('type', OneOf::distinct(array_map(fn (TypeWords $type): array => [$also($type), $type->key], $types))))),
+            Make::slot(
+                $key,
+                new OneOf('type', OneOf::distinct(array_map(fn (TypeWords $type): array => [$said($type), $type->key], $types))),
+            ),
+            Make::also(
+                Make::slot(
+                    $key,
+                    new OneOf('type', OneOf::distinct(array_map(fn (TypeWords $type): array => [$also($type), $type->key], $types))),
+                ),
+            ),
             Make::last($else, Make::slot($key, new Quoted)),
         );
     }

@@ -18,7 +18,10 @@ use Linnet\Core\Record\FieldKind;
 /** What a field can be compared with or set to, and what it can be asked. */
 final class Values
 {
-    public const WEEKDAYS = ['Monday' => 'mon', 'Tuesday' => 'tue', 'Wednesday' => 'wed', 'Thursday' => 'thu', 'Friday' => 'fri', 'Saturday' => 'sat', 'Sunday' => 'sun'];
+    public const WEEKDAYS = [
+        'Monday' => 'mon', 'Tuesday' => 'tue', 'Wednesday' => 'wed', 'Thursday' => 'thu', 'Friday' => 'fri', 'Saturday' => 'sat',
+        'Sunday' => 'sun',
+    ];
 
     /** @var array<string, Phrase> */
     private array $made = [];
@@ -32,7 +35,11 @@ final class Values
     {
         return $this->made["value $path $key"] ??= Make::any(
             ...$this->own($field, $path, $key),
-            ...[Make::last(Make::slot($key, new Quoted)), Make::last(Make::slot($key, new Amount)), Make::last(Make::slot($key, OneOf::words('yes or no', ['true' => true, 'false' => false])))],
+            ...[
+                Make::last(Make::slot($key, new Quoted)),
+                Make::last(Make::slot($key, new Amount)),
+                Make::last(Make::slot($key, OneOf::words('yes or no', ['true' => true, 'false' => false]))),
+            ],
         );
     }
 
@@ -45,7 +52,9 @@ final class Values
     /** For a number of things, said as "has more than 3 places": "test" and "value" and the field's noun between. */
     public function counts(FieldWords $field): Phrase
     {
-        $compared = fn (string $test, string ...$words): Phrase => Make::seq(Make::means(['test' => $test]), Make::turn($words[0], 'test'), Make::slot('value', new Amount), $field->noun);
+        $compared = fn (string $test, string ...$words): Phrase => Make::seq(
+            Make::means(['test' => $test]), Make::turn($words[0], 'test'), Make::slot('value', new Amount), $field->noun,
+        );
 
         return $this->made["counts $field->noun"] ??= Make::any(
             $compared('more', 'more than'), $compared('less', 'less than'),
@@ -57,14 +66,20 @@ final class Values
     {
         $or = Make::seq('or');
 
-        return new Several($key, Make::slot(Several::SELF, OneOf::words('weekday', self::WEEKDAYS)), Make::seq(Make::any(',', Make::also('or'))), $or, 1, 7);
+        return new Several(
+            $key, Make::slot(Several::SELF, OneOf::words('weekday', self::WEEKDAYS)), Make::seq(Make::any(',', Make::also('or'))), $or, 1,
+            7,
+        );
     }
 
     /** @return list<Phrase> */
     private function own(?FieldWords $field, string $path, string $key): array
     {
         if (str_ends_with($path, '.texts_allowed')) {
-            return [Make::slot($key, OneOf::words('yes or no', ['on' => true, 'off' => false])), Make::also(Make::slot($key, OneOf::words('yes or no', ['yes' => true, 'no' => false])))];
+            return [
+                Make::slot($key, OneOf::words('yes or no', ['on' => true, 'off' => false])),
+                Make::also(Make::slot($key, OneOf::words('yes or no', ['yes' => true, 'no' => false]))),
+            ];
         }
 
         return match ($field?->kind) {
@@ -84,25 +99,42 @@ final class Values
         $kind = $field?->kind;
         $test = fn (string $test, string $words, ?Phrase $value = null, string ...$others): Phrase => Make::seq(
             Make::means(['test' => $test]),
-            $others === [] ? Make::turn($words, 'test') : Make::any(Make::turn($words, 'test'), ...array_map(fn (string $other): Phrase => Make::also($other), $others)),
+            $others === []
+                ? Make::turn($words, 'test')
+                : Make::any(Make::turn($words, 'test'), ...array_map(fn (string $other): Phrase => Make::also($other), $others)),
             ...($value === null ? [] : [$value]),
         );
         $amount = new Amount($kind === FieldKind::Money ? $this->words->currency : null);
         $or = Make::seq('or');
         $item = $this->of($field, $path, Several::SELF);
         $date = Make::any(Make::slot('value', new DaySlot), Make::last(Make::slot('value', new Quoted)));
-        $equal = [$test('is', 'is', $this->of($field, $path, 'value'), 'is still'), $test('is_not', 'is not', $this->of($field, $path, 'value'))];
-        $oneOf = [$test('one_of', 'is', new Several('value', $item, Make::seq(','), $or, 2), 'is still'), Make::last($test('one_of', 'is one of', new Several('value', $item, Make::seq(','), $or)))];
-        $empty = [$test('empty', 'is empty', null, 'has no value', 'is not filled in'), $test('filled', 'is filled in', null, 'has a value', 'is not empty')];
+        $equal = [
+            $test('is', 'is', $this->of($field, $path, 'value'), 'is still'),
+            $test('is_not', 'is not', $this->of($field, $path, 'value')),
+        ];
+        $oneOf = [
+            $test('one_of', 'is', new Several('value', $item, Make::seq(','), $or, 2), 'is still'),
+            Make::last($test('one_of', 'is one of', new Several('value', $item, Make::seq(','), $or))),
+        ];
+        $empty = [
+            $test('empty', 'is empty', null, 'has no value', 'is not filled in'),
+            $test('filled', 'is filled in', null, 'has a value', 'is not empty'),
+        ];
         $compared = [
-            $test('more', 'is more than', Make::slot('value', $amount), 'is over', 'is above'), $test('less', 'is less than', Make::slot('value', $amount), 'is under', 'is below'),
+            $test('more', 'is more than', Make::slot('value', $amount), 'is over', 'is above'),
+            $test('less', 'is less than', Make::slot('value', $amount), 'is under', 'is below'),
             $test('between', 'is between', self::two($amount)),
         ];
-        $parts = [$test('contains', 'contains', Make::slot('value', new Quoted)), $test('begins_with', 'begins with', Make::slot('value', new Quoted), 'starts with')];
+        $parts = [
+            $test('contains', 'contains', Make::slot('value', new Quoted)),
+            $test('begins_with', 'begins with', Make::slot('value', new Quoted), 'starts with'),
+        ];
         $days = fn (): Phrase => Make::slot('value', new Whole(0, 3650, 'day', 'days', true));
         $dates = [
-            $test('within_next', 'is within the next', $days(), 'is within', 'is in the next'), $test('within_last', 'is within the last', $days(), 'is in the last'), $test('before', 'is before', $date), $test('after', 'is after', $date),
-            $test('today', 'is today'), $test('weekday', 'is on a', self::weekdays('value'), 'falls on a', 'is on'),
+            $test('within_next', 'is within the next', $days(), 'is within', 'is in the next'),
+            $test('within_last', 'is within the last', $days(), 'is in the last'), $test('before', 'is before', $date),
+            $test('after', 'is after', $date), $test('today', 'is today'),
+            $test('weekday', 'is on a', self::weekdays('value'), 'falls on a', 'is on'),
         ];
         $offered = match (true) {
             $kind === FieldKind::Date, $kind === FieldKind::DateTime => [...$dates, ...$empty, ...$equal],
@@ -111,7 +143,11 @@ final class Values
             $kind === FieldKind::YesNo => [...$equal, ...$empty],
             default => [...$equal, ...$parts, ...$empty],
         };
-        $rest = array_udiff([...$equal, ...$oneOf, ...$empty, ...$compared, ...$parts, ...$dates], $offered, fn (Phrase $a, Phrase $b): int => spl_object_id($a) <=> spl_object_id($b));
+        $rest = array_udiff(
+            [...$equal, ...$oneOf, ...$empty, ...$compared, ...$parts, ...$dates],
+            $offered,
+            fn (Phrase $a, Phrase $b): int => spl_object_id($a) <=> spl_object_id($b),
+        );
 
         return Make::any(...$offered, ...array_map(fn (Phrase $one): Phrase => Make::last($one), array_values($rest)));
     }

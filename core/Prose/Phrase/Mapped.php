@@ -13,7 +13,8 @@ final readonly class Mapped implements Phrase
 {
     /**
      * @param  list<string>  $keys  of the document
-     * @param  \Closure(array<array-key, mixed>): (array<array-key, mixed>|null)  $toPhrase  what stands under the keys, as the phrase says it; null where it is not its own
+     * @param  \Closure(array<array-key, mixed>): (array<array-key, mixed>|null)  $toPhrase  what stands under the keys, as the phrase
+     *   says it; null where it is not its own
      * @param  \Closure(array<array-key, mixed>): (array<array-key, mixed>|null)  $toDocument  back
      */
     public function __construct(private array $keys, private Phrase $phrase, private \Closure $toPhrase, private \Closure $toDocument)

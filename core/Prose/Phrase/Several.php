@@ -21,8 +21,14 @@ final readonly class Several implements Phrase
      * @param  Phrase  $between  any two but the last
      * @param  Phrase  $last  the last two
      */
-    public function __construct(private string $key, private Phrase $item, private Phrase $between, private Phrase $last, private int $least = 1, private int $most = 1000)
-    {
+    public function __construct(
+        private string $key,
+        private Phrase $item,
+        private Phrase $between,
+        private Phrase $last,
+        private int $least = 1,
+        private int $most = 1000,
+    ) {
     }
 
     public function write(array $value): iterable

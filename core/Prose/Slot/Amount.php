@@ -52,6 +52,11 @@ final readonly class Amount implements Slot
 
     public function suggest(string $written): array
     {
-        return array_values(array_filter(array_map(fn (int $one): string => (string) $this->write($one), [1, 10, 100, 1000]), fn (string $one): bool => str_starts_with($one, trim($written))));
+        return array_values(
+            array_filter(
+                array_map(fn (int $one): string => (string) $this->write($one), [1, 10, 100, 1000]),
+                fn (string $one): bool => str_starts_with($one, trim($written)),
+            ),
+        );
     }
 }

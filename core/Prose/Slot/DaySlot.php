@@ -10,7 +10,9 @@ use Linnet\Core\Time\Day;
 /** A date: 3 March 2026; read with the month before the day, cut short, or as 2026-03-03 too. */
 final readonly class DaySlot implements Slot
 {
-    public const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+    public const MONTHS = [
+        'January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December',
+    ];
 
     public function kind(): string
     {
@@ -52,7 +54,10 @@ final readonly class DaySlot implements Slot
             return [];
         }
 
-        return array_map(fn (string $month): string => (int) $part[1]." $month ", array_values(array_filter(self::MONTHS, fn (string $month): bool => str_starts_with(strtolower($month), strtolower($part[2])))));
+        return array_map(
+            fn (string $month): string => (int) $part[1]." $month ",
+            array_values(array_filter(self::MONTHS, fn (string $month): bool => str_starts_with(strtolower($month), strtolower($part[2])))),
+        );
     }
 
     public static function month(string $word): ?int

@@ -21,7 +21,11 @@ final readonly class Ending implements Slot
 
     public function write(mixed $value): ?string
     {
-        return is_string($value) ? (preg_match('/^\p{L}[\p{L}\p{N}]*(?: [\p{L}\p{N}]+)*$/Du', $value) === 1 ? $value : Token::quote($value)) : null;
+        return is_string($value)
+            ? (preg_match('/^\p{L}[\p{L}\p{N}]*(?: [\p{L}\p{N}]+)*$/Du', $value) === 1
+                ? $value
+                : Token::quote($value))
+            : null;
     }
 
     public function read(Reading $in, int $at): iterable

@@ -7,16 +7,25 @@ namespace Linnet\Core\Prose\Slot;
 use Linnet\Core\Prose\Reading;
 use Linnet\Core\Prose\Token;
 
-/** One of several values, each with a name. Where names are given by people, one that could be mistaken for other words stands in quotes. */
+/**
+ * One of several values, each with a name. Where names are given by people, one that could be mistaken for other words stands in quotes.
+ */
 final class OneOf implements Slot
 {
     /** Words that a name without quotes may not hold: sentences go on with them. */
-    private const JOINTS = ['and', 'or', 'to', 'from', 'of', 'whose', 'then', 'until', 'within', 'nothing', 'yes', 'no', 'true', 'false', 'a', 'an', 'the'];
+    private const JOINTS = [
+        'and', 'or', 'to', 'from', 'of', 'whose', 'then', 'until', 'within', 'nothing', 'yes', 'no', 'true', 'false', 'a', 'an', 'the',
+    ];
 
     /** Words with which a name without quotes may not begin: sentences have them at its place. */
-    private const BEGINNINGS = ['not', 'line', 'owner', 'one', 'known', 'field', 'staff', 'member', 'whoever', 'person', 'them', 'their', 'record', 'records'];
+    private const BEGINNINGS = [
+        'not', 'line', 'owner', 'one', 'known', 'field', 'staff', 'member', 'whoever', 'person', 'them', 'their', 'record', 'records',
+    ];
 
-    /** @var array<string, list<array{list<string>, int}>>|null the tokens of each name and its number, by its first token, the longest first */
+    /**
+     * @var array<string, list<array{list<string>, int}>>|null the tokens of each name and its number, by its first token, the longest
+     * first
+     */
     private ?array $byFirst = null;
 
     /** @var array<int, string>|null each name in its settled form */
@@ -42,13 +51,20 @@ final class OneOf implements Slot
     /** @param  array<array-key, string>  $names  by value */
     public static function names(string $kind, array $names, string $article = '', bool $quotes = false, bool $isOpen = true): self
     {
-        return new self($kind, array_map(fn (int|string $value, string $name): array => [$name, (string) $value], array_keys($names), array_values($names)), $article, true, $quotes, $isOpen);
+        return new self(
+            $kind,
+            array_map(fn (int|string $value, string $name): array => [$name, (string) $value], array_keys($names), array_values($names)),
+            $article, true, $quotes, $isOpen,
+        );
     }
 
     /** @param  array<string, mixed>  $values  by the words that stand for them */
     public static function words(string $kind, array $values): self
     {
-        return new self($kind, array_map(fn (string $words, mixed $value): array => [$words, $value], array_keys($values), array_values($values)));
+        return new self(
+            $kind,
+            array_map(fn (string $words, mixed $value): array => [$words, $value], array_keys($values), array_values($values)),
+        );
     }
 
     /**
@@ -94,7 +110,10 @@ final class OneOf implements Slot
         if ($token === null) {
             return;
         }
-        $raw = $this->areNames && $token->folded === 'known' && ($in->tokens[$at + 1]->folded ?? '') === 'as' ? ($in->tokens[$at + 2] ?? null)?->quoted() : null;
+        $raw =
+            $this->areNames && $token->folded === 'known' && ($in->tokens[$at + 1]->folded ?? '') === 'as'
+                ? ($in->tokens[$at + 2] ?? null)?->quoted()
+                : null;
         if ($raw !== null && ($this->isOpen || in_array($raw, array_column($this->values, 1), true))) {
             yield [$raw, $at + 3];
         }
@@ -123,8 +142,15 @@ final class OneOf implements Slot
     {
         $begun = Token::fold(ltrim($written));
 
-        return array_values(array_filter($this->settled(), fn (string $name): bool => $begun === ''
-            || str_starts_with(Token::fold($name), $begun) || str_starts_with(Token::fold($this->bare($name)), $begun) || str_starts_with(ltrim(Token::fold($this->bare($name)), '"'), ltrim($begun, '"'))));
+        return array_values(
+            array_filter(
+                $this->settled(),
+                fn (string $name): bool => $begun === '' ||
+                    str_starts_with(Token::fold($name), $begun) ||
+                    str_starts_with(Token::fold($this->bare($name)), $begun) ||
+                    str_starts_with(ltrim(Token::fold($this->bare($name)), '"'), ltrim($begun, '"')),
+            ),
+        );
     }
 
     /** @return array<string, list<array{list<string>, int}>> */
@@ -179,14 +205,21 @@ final class OneOf implements Slot
     {
         $exact = array_filter($this->values, fn (array $one): bool => $one[0] === $name);
 
-        return array_column($exact === [] ? array_filter($this->values, fn (array $one): bool => Token::fold($one[0]) === Token::fold($name)) : $exact, 1);
+        return array_column(
+            $exact === [] ? array_filter($this->values, fn (array $one): bool => Token::fold($one[0]) === Token::fold($name)) : $exact,
+            1,
+        );
     }
 
     private static function isPlain(string $name): bool
     {
         $tokens = array_column(Token::all($name), 'folded');
 
-        return preg_match('/^[\p{L}\p{N}][\p{L}\p{N}\'’ -]*$/Du', $name) === 1 && array_intersect($tokens, self::JOINTS) === [] && ! in_array($tokens[0], self::BEGINNINGS, true)
-            && preg_match('/^[\d ]/', $name) !== 1 && ! str_contains($name, '  ') && ! str_ends_with($name, ' ');
+        return preg_match('/^[\p{L}\p{N}][\p{L}\p{N}\'’ -]*$/Du', $name) === 1 &&
+            array_intersect($tokens, self::JOINTS) === [] &&
+            ! in_array($tokens[0], self::BEGINNINGS, true) &&
+            preg_match('/^[\d ]/', $name) !== 1 &&
+            ! str_contains($name, '  ') &&
+            ! str_ends_with($name, ' ');
     }
 }

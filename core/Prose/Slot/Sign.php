@@ -52,14 +52,22 @@ final readonly class Sign implements Slot
         }
         $tokens = Token::all($value);
 
-        return count($tokens) === 1 && $tokens[0]->text === $value && preg_match($this->pattern, $value) === 1 ? $value : ($this->quotes ? Token::quote($value) : null);
+        return count($tokens) === 1 && $tokens[0]->text === $value && preg_match($this->pattern, $value) === 1
+            ? $value
+            : ($this->quotes
+                ? Token::quote($value)
+                : null);
     }
 
     public function read(Reading $in, int $at): iterable
     {
         $token = $in->tokens[$at] ?? null;
         $quoted = $this->quotes ? $token?->quoted() : null;
-        $value = $token === null ? null : ($this->kind === 'mail address' && $quoted !== null && ! str_contains($quoted, '@') ? null : $quoted) ?? (preg_match($this->pattern, $token->text) === 1 ? $token->text : null);
+        $value =
+            $token === null
+                ? null
+                : ($this->kind === 'mail address' && $quoted !== null && ! str_contains($quoted, '@') ? null : $quoted) ??
+                    (preg_match($this->pattern, $token->text) === 1 ? $token->text : null);
         if ($value !== null) {
             yield [$value, $at + 1];
         }

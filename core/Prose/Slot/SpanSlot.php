@@ -12,7 +12,8 @@ use Linnet\Core\Time\Unit;
 final readonly class SpanSlot implements Slot
 {
     private const SHORT = [
-        'min' => Unit::Minutes, 'mins' => Unit::Minutes, 'm' => Unit::Minutes, 'h' => Unit::Hours, 'hr' => Unit::Hours, 'hrs' => Unit::Hours, 'd' => Unit::Days, 'w' => Unit::Weeks, 'wk' => Unit::Weeks,
+        'min' => Unit::Minutes, 'mins' => Unit::Minutes, 'm' => Unit::Minutes, 'h' => Unit::Hours, 'hr' => Unit::Hours,
+        'hrs' => Unit::Hours, 'd' => Unit::Days, 'w' => Unit::Weeks, 'wk' => Unit::Weeks,
     ];
 
     public function kind(): string
@@ -31,7 +32,10 @@ final readonly class SpanSlot implements Slot
     public function write(mixed $value): ?string
     {
         $unit = is_array($value) && is_string($value['unit'] ?? null) ? Unit::tryFrom($value['unit']) : null;
-        $span = $unit !== null && is_array($value) && is_int($value['amount'] ?? null) && count($value) === 2 ? Span::of($value['amount'], $unit) : null;
+        $span =
+            $unit !== null && is_array($value) && is_int($value['amount'] ?? null) && count($value) === 2
+                ? Span::of($value['amount'], $unit)
+                : null;
 
         return $span === null ? null : self::say($span);
     }
@@ -54,12 +58,22 @@ final readonly class SpanSlot implements Slot
         $begun = mb_strtolower(trim($written), 'UTF-8');
         $amount = preg_match('/^([\d,]+|[a-z]+)(?: |$)/D', $begun, $part) === 1 ? Numerals::whole($part[1]) : null;
         if ($amount === null) {
-            return array_values(array_filter(['1 minute', '20 minutes', '1 hour', '2 hours', '1 day', '3 working days', '2 weeks'], fn (string $one): bool => str_starts_with($one, $begun)));
+            return array_values(
+                array_filter(
+                    ['1 minute', '20 minutes', '1 hour', '2 hours', '1 day', '3 working days', '2 weeks'],
+                    fn (string $one): bool => str_starts_with($one, $begun),
+                ),
+            );
         }
         $all = array_filter(array_map(fn (Unit $unit): ?Span => Span::of($amount, $unit), Unit::cases()));
         $rest = ltrim(substr($begun, strlen($part[1] ?? '')));
 
-        return array_values(array_filter(array_map(self::say(...), $all), fn (string $one): bool => str_starts_with(substr($one, strpos($one, ' ') + 1), $rest)));
+        return array_values(
+            array_filter(
+                array_map(self::say(...), $all),
+                fn (string $one): bool => str_starts_with(substr($one, strpos($one, ' ') + 1), $rest),
+            ),
+        );
     }
 
     /** @return array{Unit|null, int} the unit, and in how many words it is written */

@@ -13,8 +13,13 @@ final readonly class FieldWords
      * @param  string  $noun  without an article: "start", "number of people"
      * @param  list<string>  $options  of a choice
      */
-    public function __construct(public string $key, public string $noun, public string $label, public FieldKind $kind, public array $options = [])
-    {
+    public function __construct(
+        public string $key,
+        public string $noun,
+        public string $label,
+        public FieldKind $kind,
+        public array $options = [],
+    ) {
     }
 
     public function isDate(): bool

@@ -14,8 +14,14 @@ final readonly class TypeWords
      * @param  array<string, FieldWords>  $fields  by key
      * @param  string|null  $owner  the field that says whose it is among the staff
      */
-    public function __construct(public string $key, public string $noun, public string $nouns, public string $person, public array $fields, public ?string $owner = null)
-    {
+    public function __construct(
+        public string $key,
+        public string $noun,
+        public string $nouns,
+        public string $person,
+        public array $fields,
+        public ?string $owner = null,
+    ) {
     }
 
     public function isPeople(): bool

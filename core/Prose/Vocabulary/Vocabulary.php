@@ -12,7 +12,9 @@ final readonly class Vocabulary
 {
     /** Those of people that every business has. */
     public const PERSON = [
-        'first_name' => ['first name', FieldKind::Text], 'last_name' => ['last name', FieldKind::Text], 'email' => ['email address', FieldKind::Email],
+        'first_name' => ['first name', FieldKind::Text],
+        'last_name' => ['last name', FieldKind::Text],
+        'email' => ['email address', FieldKind::Email],
     ];
 
     /**
@@ -49,12 +51,22 @@ final readonly class Vocabulary
     {
         $words = [];
         foreach ($types as $type) {
-            $fields = $type->key === RecordType::PERSON ? array_map(fn (string $key, array $field): FieldWords => new FieldWords($key, $field[0], $field[0], $field[1]), array_keys(self::PERSON), self::PERSON) : [];
+            $fields =
+                $type->key === RecordType::PERSON
+                    ? array_map(
+                        fn (string $key, array $field): FieldWords => new FieldWords($key, $field[0], $field[0], $field[1]),
+                        array_keys(self::PERSON),
+                        self::PERSON,
+                    )
+                    : [];
             foreach ($type->fields as $field) {
                 $fields[] = new FieldWords($field->key, $field->noun(), $field->name, $field->kind, $field->options);
             }
             $noun = self::lower($type->name);
-            $words[$type->key] = new TypeWords($type->key, $noun, $type->plural === null ? "{$noun}s" : self::lower($type->plural), $type->personNoun ?? 'person', array_column($fields, null, 'key'), $type->ownerField());
+            $words[$type->key] = new TypeWords(
+                $type->key, $noun, $type->plural === null ? "{$noun}s" : self::lower($type->plural), $type->personNoun ?? 'person',
+                array_column($fields, null, 'key'), $type->ownerField(),
+            );
         }
 
         return $words;
@@ -74,7 +86,12 @@ final readonly class Vocabulary
     {
         $times = array_count_values(array_map(fn (TypeWords $type): string => mb_strtolower($type->noun, 'UTF-8'), $this->types));
 
-        return array_values(array_filter($this->types, fn (TypeWords $type): bool => ! $type->isPeople() && $times[mb_strtolower($type->noun, 'UTF-8')] === 1));
+        return array_values(
+            array_filter(
+                $this->types,
+                fn (TypeWords $type): bool => ! $type->isPeople() && $times[mb_strtolower($type->noun, 'UTF-8')] === 1,
+            ),
+        );
     }
 
     /** The field a path such as booking.starts_at or first_name leads to. */
@@ -88,6 +105,8 @@ final readonly class Vocabulary
     /** A name as it stands within a sentence: an abbreviation stays as it is. */
     private static function lower(string $name): string
     {
-        return preg_match('/^\p{Lu}\p{Lu}/u', $name) === 1 ? $name : mb_strtolower(mb_substr($name, 0, 1, 'UTF-8'), 'UTF-8').mb_substr($name, 1, null, 'UTF-8');
+        return preg_match('/^\p{Lu}\p{Lu}/u', $name) === 1
+            ? $name
+            : mb_strtolower(mb_substr($name, 0, 1, 'UTF-8'), 'UTF-8').mb_substr($name, 1, null, 'UTF-8');
     }
 }

@@ -13,7 +13,11 @@ final readonly class DateCame implements Change
      * @param  \DateTimeImmutable  $anchor  the date it hangs on
      * @param  bool  $late  it was past already when it was worked out
      */
-    public function __construct(public string $ruleId, public \DateTimeImmutable $at, public \DateTimeImmutable $anchor, public bool $late = false)
-    {
+    public function __construct(
+        public string $ruleId,
+        public \DateTimeImmutable $at,
+        public \DateTimeImmutable $anchor,
+        public bool $late = false,
+    ) {
     }
 }

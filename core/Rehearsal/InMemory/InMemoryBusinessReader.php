@@ -72,7 +72,8 @@ final readonly class InMemoryBusinessReader implements BusinessReader
 
     public function nameOf(FieldKind $kind, int $id): ?string
     {
-        return $this->sheet->names["$kind->value:$id"] ?? ($kind === FieldKind::Person ? $this->person($id)?->called : ($this->record($id) === null ? null : "record $id"));
+        return $this->sheet->names["$kind->value:$id"] ??
+            ($kind === FieldKind::Person ? $this->person($id)?->called : ($this->record($id) === null ? null : "record $id"));
     }
 
     public function line(string $key): ?Line

@@ -19,7 +19,10 @@ final class InMemoryMessageStore implements MessageStore
     /** @var array<string, array<string, int>> the same, with the person */
     private array $byPerson = [];
 
-    /** @var array<int, array<string, array<string, array{left: \DateTimeImmutable|null, wanted: \DateTimeImmutable, held: bool}>>> what was said, by person, words and text */
+    /**
+     * @var array<int, array<string, array<string, array{left: \DateTimeImmutable|null, wanted: \DateTimeImmutable, held: bool}>>> what was
+     * said, by person, words and text
+     */
     private array $said = [];
 
     /** @var array<int, list<\DateTimeImmutable>> by person */
@@ -104,7 +107,8 @@ final class InMemoryMessageStore implements MessageStore
 
     public function sameSentAt(int $personId, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable
     {
-        $left = array_filter(array_column($this->said[$personId][$words] ?? [], 'left'), fn (?\DateTimeImmutable $at): bool => $at > $since);
+        $said = array_column($this->said[$personId][$words] ?? [], 'left');
+        $left = array_filter($said, fn (?\DateTimeImmutable $at): bool => $at > $since);
 
         return $left === [] ? null : max($left);
     }

@@ -58,7 +58,9 @@ final readonly class InMemoryRunStore implements RunStore
         if ($run->state->isOver()) {
             unset($this->sheet->live[$run->personId()][$run->id]);
         }
-        $wake === null || $run->state->isOver() ? $this->sheet->agenda->clear("run:$run->id") : $this->sheet->agenda->put("run:$run->id", $wake);
+        $wake === null || $run->state->isOver()
+            ? $this->sheet->agenda->clear("run:$run->id")
+            : $this->sheet->agenda->put("run:$run->id", $wake);
     }
 
     public function scheduleStart(ScheduledStart $scheduled, Subject $subject): void
@@ -69,6 +71,8 @@ final readonly class InMemoryRunStore implements RunStore
 
     public function note(Reason $reason, ?string $ruleId, ?Run $run, Subject $subject): void
     {
-        $this->sheet->trace[] = ['at' => $this->sheet->now, 'reason' => $reason, 'rule' => $ruleId, 'run' => $run?->id, 'subject' => $subject];
+        $this->sheet->trace[] = [
+            'at' => $this->sheet->now, 'reason' => $reason, 'rule' => $ruleId, 'run' => $run?->id, 'subject' => $subject,
+        ];
     }
 }

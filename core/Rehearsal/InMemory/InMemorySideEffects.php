@@ -60,7 +60,7 @@ final readonly class InMemorySideEffects implements SideEffects
             return;
         }
         $names = $added ? [...$names, $name] : array_values(array_filter($names, fn (string $one): bool => ! $is($one)));
-        $this->sheet->people[$personId] = self::but($person, [$kind === LabelKind::Tag ? 'tags' : 'lists' => $names]);
+        $this->sheet->people[$personId] = self::with($person, [$kind === LabelKind::Tag ? 'tags' : 'lists' => $names]);
         $this->happens(new LabelChanged($kind, $name, $added), $personId, null, $cause);
     }
 
@@ -68,10 +68,17 @@ final readonly class InMemorySideEffects implements SideEffects
     public function setPerson(int $personId, array $new, Cause $cause): void
     {
         $person = $this->sheet->people[$personId];
-        $new = array_filter($new, fn (mixed $value, string $key): bool => ! Same::as($person->own[$key] ?? null, $value), ARRAY_FILTER_USE_BOTH);
+        $new = array_filter(
+            $new,
+            fn (mixed $value, string $key): bool => ! Same::as($person->own[$key] ?? null, $value),
+            ARRAY_FILTER_USE_BOTH,
+        );
         if ($new !== []) {
             $own = [...$person->own, ...$new];
-            $this->sheet->people[$personId] = self::but($person, ['own' => $own, 'called' => is_string($own['first_name'] ?? null) ? $own['first_name'] : $person->called]);
+            $this->sheet->people[$personId] = self::with($person, [
+                'own' => $own,
+                'called' => is_string($own['first_name'] ?? null) ? $own['first_name'] : $person->called,
+            ]);
             $from = array_intersect_key($person->own + array_fill_keys(array_keys($new), null), $new);
             $this->happens(new PersonChanged($from, $new), $personId, null, $cause);
         }
@@ -96,10 +103,19 @@ final readonly class InMemorySideEffects implements SideEffects
     {
         $person = $this->sheet->people[$run->personId()];
         $alive = $this->sheet->world->alive[$number] ?? true;
-        $this->sheet->people[$run->personId()] = self::but($person, ['numbers' => array_map(fn (PersonNumber $n): PersonNumber => $n->e164 === $number
-            // What may be a mobile is taken for one: a look-up would tell.
-            ? new PersonNumber($n->e164, $n->country, $n->kind->takesTexts() ? NumberKind::Mobile : $n->kind, $n->zones, $alive, $n->rank, $this->sheet->now) : $n, $person->numbers)]);
+        $this->sheet->people[$run->personId()] = self::with($person, ['numbers' => array_map(
+            fn (PersonNumber $n): PersonNumber => $n->e164 === $number ? $this->lookedUp($n, $alive) : $n,
+            $person->numbers,
+        )]);
         $this->did('look_up', $run, ['number' => $number, 'alive' => $alive]);
+    }
+
+    /** What may be a mobile is taken for one: a look-up would tell. */
+    private function lookedUp(PersonNumber $number, bool $alive): PersonNumber
+    {
+        $kind = $number->kind->takesTexts() ? NumberKind::Mobile : $number->kind;
+
+        return new PersonNumber($number->e164, $number->country, $kind, $number->zones, $alive, $number->rank, $this->sheet->now);
     }
 
     public function post(Run $run, string $name, string $address, array $body): void
@@ -125,7 +141,9 @@ final readonly class InMemorySideEffects implements SideEffects
         }
         $to = array_intersect_key($new, $from);
         if ($to !== []) {
-            $this->sheet->records[$record->id] = new Record($record->id, $record->type, [...$record->values, ...$to], $record->personId, $this->sheet->now);
+            $this->sheet->records[$record->id] = new Record(
+                $record->id, $record->type, [...$record->values, ...$to], $record->personId, $this->sheet->now,
+            );
             $this->happens(new RecordChanged($type, $from, $to), $record->personId, $record->id, $cause);
         }
     }
@@ -142,7 +160,7 @@ final readonly class InMemorySideEffects implements SideEffects
     }
 
     /** @param  array<string, mixed>  $changed */
-    private static function but(Person $person, array $changed): Person
+    private static function with(Person $person, array $changed): Person
     {
         /** @phpstan-ignore argument.type */
         return new Person(...[...get_object_vars($person), ...$changed]);

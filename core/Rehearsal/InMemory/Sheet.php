@@ -72,7 +72,10 @@ final class Sheet
     /** @var array<int, array<string, \DateTimeImmutable>> when they last wrote to each line, by person */
     public array $heardLines = [];
 
-    /** @var array<int, list<array{id: int, at: \DateTimeImmutable, text: string, answer: int|null, remark: string}>> what was put to each run's question */
+    /**
+     * @var array<int, list<array{id: int, at: \DateTimeImmutable, text: string, answer: int|null, remark: string}>> what was put to each
+     * run's question
+     */
     public array $put = [];
 
     /** @var array<int, \DateTimeImmutable> by person */
@@ -109,7 +112,10 @@ final class Sheet
         foreach ($world->people as $i => $one) {
             $numbers = array_map(fn ($n): PersonNumber => new PersonNumber($n->e164, $n->country, $n->kind, $n->zones), $one->numbers);
             $called = is_string($one->own['first_name'] ?? null) ? $one->own['first_name'] : $one->key;
-            $this->people[$i + 1] = new Person($i + 1, $called, $one->own, $numbers, $one->zone, null, $one->tags, $one->lists, $numbers === [] ? null : $numbers[count($numbers) - 1], $one->line);
+            $this->people[$i + 1] = new Person(
+                $i + 1, $called, $one->own, $numbers, $one->zone, null, $one->tags, $one->lists,
+                $numbers === [] ? null : $numbers[count($numbers) - 1], $one->line,
+            );
             $this->personIds[$one->key] = $i + 1;
             foreach ($numbers as $number) {
                 $this->consent[$number->e164] = ['optedOut' => $one->optedOut, 'optedIn' => $one->optedIn, 'mayHaveOptedOut' => false];
@@ -134,7 +140,9 @@ final class Sheet
 
     public function about(?int $person, ?int $record): Subject
     {
-        return $record === null ? new Subject($person) : new Subject($this->records[$record]->personId, $record, $this->records[$record]->startsAt($this->world->business->zone));
+        return $record === null
+            ? new Subject($person)
+            : new Subject($this->records[$record]->personId, $record, $this->records[$record]->startsAt($this->world->business->zone));
     }
 
     public function changeId(): string
@@ -142,8 +150,14 @@ final class Sheet
         return (string) ++$this->changes;
     }
 
-    public function happens(Change $change, ?int $person, ?int $record, ?string $line = null, ?string $number = null, Cause $cause = new Cause): void
-    {
+    public function happens(
+        Change $change,
+        ?int $person,
+        ?int $record,
+        ?string $line = null,
+        ?string $number = null,
+        Cause $cause = new Cause,
+    ): void {
         $subject = $this->about($person, $record);
         if ($subject->personId !== null && ! $change instanceof Asked && ! $change instanceof StatusReported) {
             $this->lastChangeAt[$subject->personId] = $this->now;

@@ -24,15 +24,20 @@ final class Conditions
     public static function relatedTypes(Condition $condition): array
     {
         return match (true) {
-            $condition instanceof Group => array_values(array_unique(array_merge(...array_map(self::relatedTypes(...), $condition->parts), ...[[]]))),
-            $condition instanceof HasRelated => array_values(array_unique([$condition->type, ...($condition->that === null ? [] : self::relatedTypes($condition->that))])),
+            $condition instanceof Group => array_values(
+                array_unique(array_merge(...array_map(self::relatedTypes(...), $condition->parts), ...[[]])),
+            ),
+            $condition instanceof HasRelated => array_values(
+                array_unique([$condition->type, ...$condition->that === null ? [] : self::relatedTypes($condition->that)]),
+            ),
             default => [],
         };
     }
 
     public static function asksForTexts(Condition $condition): bool
     {
-        return $condition instanceof HadText || ($condition instanceof Group && array_filter($condition->parts, self::asksForTexts(...)) !== []);
+        return $condition instanceof HadText ||
+            ($condition instanceof Group && array_filter($condition->parts, self::asksForTexts(...)) !== []);
     }
 
     public static function read(Doc $doc): Condition

@@ -19,7 +19,10 @@ final readonly class Consented implements Condition
     {
         $doc->allow('consent', 'has');
 
-        return new self($doc->oneOf('consent', ['marketing' => fn (): bool => true, 'opted_out' => fn (): bool => false]), ! $doc->has('has') || $doc->yesNo('has'));
+        return new self(
+            $doc->oneOf('consent', ['marketing' => fn (): bool => true, 'opted_out' => fn (): bool => false]),
+            ! $doc->has('has') || $doc->yesNo('has'),
+        );
     }
 
     public function weigh(EvaluationContext $context): Weighed

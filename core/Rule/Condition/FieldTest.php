@@ -43,7 +43,10 @@ final readonly class FieldTest implements Condition
         $missing = $value === null || $value === '' || $value === [];
         $with = ['field' => $context->label($this->field), 'value' => $context->says[$this->field] ?? self::say($value, $context)];
         if ($this->test === Test::Empty || $this->test === Test::Filled) {
-            return new Weighed(Truth::of($missing === ($this->test === Test::Empty)), new Reason($missing ? 'condition.is_empty' : 'condition.value', $with));
+            return new Weighed(
+                Truth::of($missing === ($this->test === Test::Empty)),
+                new Reason($missing ? 'condition.is_empty' : 'condition.value', $with),
+            );
         }
         if ($missing) {
             return new Weighed(Truth::Unknown, new Reason('condition.unknown', $with));
@@ -63,33 +66,67 @@ final readonly class FieldTest implements Condition
     /** Null where the value is of a kind the test cannot be put to. */
     private function passes(mixed $value, EvaluationContext $context): ?bool
     {
-        $number = self::number($value);
-        $at = self::instant($value, $context);
-        $now = $context->now->getTimestamp();
+        return match ($this->test) {
+            Test::Is, Test::IsNot, Test::OneOf, Test::Contains, Test::BeginsWith => $this->passesAsWords($this->named($value)),
+            Test::More, Test::Less, Test::Between => $this->passesAsNumber(self::number($value)),
+            default => self::instant($value, $context) === null ? null : $this->passesAsDate($value, $context),
+        };
+    }
 
-        if ($value instanceof Staff) {
-            $value = is_string($this->value) && mb_strtolower($value->email, 'UTF-8') === mb_strtolower($this->value, 'UTF-8') ? $value->email : $value->name;
-        }
-
+    private function passesAsWords(mixed $value): ?bool
+    {
         return match ($this->test) {
             Test::Is => Same::as($value, $this->value),
             Test::IsNot => ! Same::as($value, $this->value),
             Test::OneOf => array_filter((array) $this->value, fn (mixed $one): bool => Same::as($value, $one)) !== [],
             Test::Contains => is_string($value) ? str_contains(Same::fold($value), Same::fold($this->wanted())) : null,
-            Test::BeginsWith => is_string($value) ? str_starts_with(Same::fold($value), Same::fold($this->wanted())) : null,
-            Test::More => $number === null ? null : $number > self::number($this->value),
-            Test::Less => $number === null ? null : $number < self::number($this->value),
-            Test::Between => $number === null || ! is_array($this->value) || $this->value === [] ? null : $number >= min($this->value) && $number <= max($this->value),
-            Test::Before => $at === null ? null : $at < self::instant($this->value, $context),
-            Test::After => $at === null ? null : $at > self::instant($this->value, $context),
-            Test::WithinNext => $at === null ? null : $this->isWithin($value, $at, 0, (int) self::number($this->value), $context),
-            Test::WithinLast => $at === null ? null : $this->isWithin($value, $at, -(int) self::number($this->value), 0, $context),
-            Test::Today => $at === null ? null : self::day($value, $context) === $context->now->setTimezone(self::zone($value, $context))->format('Y-m-d'),
-            Test::Weekday => $at === null ? null : in_array(
-                WeeklyHours::DAYS[(int) (new \DateTimeImmutable(self::day($value, $context) ?? '2000-01-01', Zone::utc()))->format('N') - 1], (array) $this->value, true,
-            ),
-            Test::Empty, Test::Filled => throw new \LogicException('answered before'),
+            default => is_string($value) ? str_starts_with(Same::fold($value), Same::fold($this->wanted())) : null,
         };
+    }
+
+    /** One of the staff goes by the email address where that is what is asked for, else by name. */
+    private function named(mixed $value): mixed
+    {
+        return match (true) {
+            ! $value instanceof Staff => $value,
+            mb_strtolower($value->email, 'UTF-8') === mb_strtolower($this->wanted(), 'UTF-8') => $value->email,
+            default => $value->name,
+        };
+    }
+
+    private function passesAsNumber(?float $number): ?bool
+    {
+        return match (true) {
+            $number === null => null,
+            $this->test === Test::More => $number > self::number($this->value),
+            $this->test === Test::Less => $number < self::number($this->value),
+            default => is_array($this->value) && $this->value !== []
+                ? $number >= min($this->value) && $number <= max($this->value)
+                : null,
+        };
+    }
+
+    private function passesAsDate(mixed $value, EvaluationContext $context): bool
+    {
+        $at = (int) self::instant($value, $context);
+        $days = (int) self::number($this->value);
+        $day = self::day($value, $context);
+
+        return match ($this->test) {
+            Test::Before => $at < self::instant($this->value, $context),
+            Test::After => $at > self::instant($this->value, $context),
+            Test::WithinNext => $this->isWithin($value, $at, 0, $days, $context),
+            Test::WithinLast => $this->isWithin($value, $at, -$days, 0, $context),
+            Test::Today => $day === $context->now->setTimezone(self::zone($value, $context))->format('Y-m-d'),
+            Test::Weekday => in_array(self::weekday($day ?? '2000-01-01'), (array) $this->value, true),
+            default => throw new \LogicException('answered before'),
+        };
+    }
+
+    /** @param  string  $day YYYY-MM-DD */
+    private static function weekday(string $day): string
+    {
+        return WeeklyHours::DAYS[(int) (new \DateTimeImmutable($day, Zone::utc()))->format('N') - 1];
     }
 
     /** Between so many days of the clock on the wall from now; a date with no time is there for the whole of its day. */

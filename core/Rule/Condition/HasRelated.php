@@ -33,7 +33,10 @@ final readonly class HasRelated implements Condition
             $truths[] = $this->that === null ? Truth::True : $this->that->weigh($context->about($this->type, $record))->truth;
         }
         $truth = Truth::any($truths);
-        $with = ['who' => $context->who, 'type' => $context->label($this->type), 'many' => count($truths), 'fits' => count(array_filter($truths, fn (Truth $t): bool => $t === Truth::True))];
+        $with = [
+            'who' => $context->who, 'type' => $context->label($this->type), 'many' => count($truths),
+            'fits' => count(array_filter($truths, fn (Truth $t): bool => $t === Truth::True)),
+        ];
 
         return new Weighed($this->has ? $truth : $truth->not(), new Reason(match (true) {
             $truth === Truth::Unknown => 'condition.related_unknown',
@@ -45,6 +48,8 @@ final readonly class HasRelated implements Condition
 
     public function toDocument(): array
     {
-        return ['related' => $this->type] + ($this->that === null ? [] : ['that' => $this->that->toDocument()]) + ($this->has ? [] : ['has' => false]);
+        return ['related' => $this->type] +
+            ($this->that === null ? [] : ['that' => $this->that->toDocument()]) +
+            ($this->has ? [] : ['has' => false]);
     }
 }

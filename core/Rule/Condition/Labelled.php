@@ -28,7 +28,10 @@ final readonly class Labelled implements Condition
         $names = $this->kind === LabelKind::Tag ? $context->standing->tags : $context->standing->lists;
         $has = in_array(mb_strtolower($this->name, 'UTF-8'), array_map(fn (string $n): string => mb_strtolower($n, 'UTF-8'), $names), true);
 
-        return new Weighed(Truth::of($has === $this->has), new Reason('condition.'.($has ? 'has_' : 'no_').$this->kind->value, ['who' => $context->who, 'name' => $this->name]));
+        return new Weighed(
+            Truth::of($has === $this->has),
+            new Reason('condition.'.($has ? 'has_' : 'no_').$this->kind->value, ['who' => $context->who, 'name' => $this->name]),
+        );
     }
 
     public function toDocument(): array

@@ -29,12 +29,18 @@ final readonly class Reached implements Condition
         $alive = $context->standing->alive;
         $with = ['who' => $context->who];
         if ($this->test === NumberTest::None || $kind === null) {
-            return new Weighed(Truth::of(($kind === null) === ($this->test === NumberTest::None)), new Reason($kind === null ? 'condition.no_number' : 'condition.has_number', $with));
+            return new Weighed(
+                Truth::of(($kind === null) === ($this->test === NumberTest::None)),
+                new Reason($kind === null ? 'condition.no_number' : 'condition.has_number', $with),
+            );
         }
         if ($this->test === NumberTest::Alive || $this->test === NumberTest::Dead) {
             return $alive === null
                 ? new Weighed(Truth::Unknown, new Reason('condition.not_looked_up', $with))
-                : new Weighed(Truth::of($alive === ($this->test === NumberTest::Alive)), new Reason($alive ? 'condition.number_alive' : 'condition.number_dead', $with));
+                : new Weighed(
+                    Truth::of($alive === ($this->test === NumberTest::Alive)),
+                    new Reason($alive ? 'condition.number_alive' : 'condition.number_dead', $with),
+                );
         }
 
         return $kind === NumberKind::Unknown || $kind === NumberKind::Either

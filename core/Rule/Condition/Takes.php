@@ -29,7 +29,9 @@ enum Takes: string
             self::Text => is_string($value) && trim($value) !== '',
             self::Number => is_int($value) || is_float($value),
             self::Values => self::isListOf($value, is_scalar(...)),
-            self::TwoNumbers => self::isListOf($value, fn (mixed $v): bool => is_int($v) || is_float($v)) && is_array($value) && count($value) === 2,
+            self::TwoNumbers => self::isListOf($value, fn (mixed $v): bool => is_int($v) || is_float($v)) &&
+                is_array($value) &&
+                count($value) === 2,
             self::Date => is_string($value) && (Day::parse($value) !== null || Moment::parse($value) !== null),
             self::Days => is_int($value) && $value >= 0 && $value <= 3650,
             self::Weekdays => self::isListOf($value, fn (mixed $v): bool => in_array($v, WeeklyHours::DAYS, true)),
@@ -39,6 +41,9 @@ enum Takes: string
     /** @param  callable(mixed): bool  $accepts */
     private static function isListOf(mixed $value, callable $accepts): bool
     {
-        return is_array($value) && $value !== [] && array_is_list($value) && array_filter($value, fn (mixed $v): bool => ! $accepts($v)) === [];
+        return is_array($value) &&
+            $value !== [] &&
+            array_is_list($value) &&
+            array_filter($value, fn (mixed $v): bool => ! $accepts($v)) === [];
     }
 }

@@ -22,8 +22,15 @@ final readonly class Example
      * @param  list<Supposition>  $happens
      * @param  list<Expected>  $expects  in the order in which they come
      */
-    public function __construct(public string $name, public \DateTimeImmutable $at, public string $zone, public array $person, public array $record, public array $happens, public array $expects)
-    {
+    public function __construct(
+        public string $name,
+        public \DateTimeImmutable $at,
+        public string $zone,
+        public array $person,
+        public array $record,
+        public array $happens,
+        public array $expects,
+    ) {
     }
 
     public static function read(Doc $doc): self
@@ -33,7 +40,10 @@ final readonly class Example
         if (! Zone::exists($zone)) {
             throw Unreadable::at("$doc->path.zone", 'zone_expected', ['written' => $zone]);
         }
-        /** @var array{string, \DateTimeImmutable, array<string, string|int|float|bool|null>, array<string, string|int|float|bool|null>, list<Supposition>, list<Expected>} $read */
+        /**
+         * @var array{string, \DateTimeImmutable, array<string, string|int|float|bool|null>, array<string, string|int|float|bool|null>,
+         * list<Supposition>, list<Expected>} $read
+         */
         $read = $doc->gather([
             fn (): string => $doc->text('name', 80),
             fn (): \DateTimeImmutable => Moment::read($doc, 'at'),

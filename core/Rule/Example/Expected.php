@@ -19,14 +19,22 @@ final readonly class Expected
 
     public static function of(string $step, \DateTimeImmutable $at, string $words): self
     {
-        return new self($step, $at->setTimezone(new \DateTimeZone('UTC')), rtrim(mb_substr(strtr($words, "\n", ' '), 0, self::BEGINNING, 'UTF-8')));
+        return new self(
+            $step,
+            $at->setTimezone(new \DateTimeZone('UTC')),
+            rtrim(mb_substr(strtr($words, "\n", ' '), 0, self::BEGINNING, 'UTF-8')),
+        );
     }
 
     public static function read(Doc $doc): self
     {
         $doc->allow('step', 'at', 'begins');
         /** @var array{string, \DateTimeImmutable, string} $read */
-        $read = $doc->gather([fn (): string => $doc->name('step'), fn (): \DateTimeImmutable => Moment::read($doc, 'at'), fn (): string => $doc->text('begins', 200)]);
+        $read = $doc->gather([
+            fn (): string => $doc->name('step'),
+            fn (): \DateTimeImmutable => Moment::read($doc, 'at'),
+            fn (): string => $doc->text('begins', 200),
+        ]);
 
         return new self(...$read);
     }

@@ -31,6 +31,8 @@ final readonly class Answer
     /** @return array<string, mixed> */
     public function toDocument(): array
     {
-        return ['label' => $this->label] + $this->keywords->toDocument() + ($this->steps === [] ? [] : ['steps' => Steps::toDocument($this->steps)]);
+        return ['label' => $this->label] +
+            $this->keywords->toDocument() +
+            ($this->steps === [] ? [] : ['steps' => Steps::toDocument($this->steps)]);
     }
 }

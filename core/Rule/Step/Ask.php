@@ -59,9 +59,12 @@ final readonly class Ask implements Nested, Step, Texting
 
     public function toDocument(): array
     {
-        return ['id' => $this->id, 'do' => 'ask'] + $this->outgoing->toDocument()
-            + ['answers' => array_map(fn (Answer $answer): array => $answer->toDocument(), $this->answers), 'within' => $this->within->toDocument()]
-            + ($this->noAnswer === [] ? [] : ['no_answer' => Steps::toDocument($this->noAnswer)])
-            + ($this->unclear === null ? [] : ['unclear' => $this->unclear]);
+        return ['id' => $this->id, 'do' => 'ask'] +
+            $this->outgoing->toDocument() + [
+                'answers' => array_map(fn (Answer $answer): array => $answer->toDocument(), $this->answers),
+                'within' => $this->within->toDocument(),
+            ] +
+            ($this->noAnswer === [] ? [] : ['no_answer' => Steps::toDocument($this->noAnswer)]) +
+            ($this->unclear === null ? [] : ['unclear' => $this->unclear]);
     }
 }

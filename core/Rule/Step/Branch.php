@@ -28,8 +28,14 @@ final readonly class Branch implements Nested, Step
             fn (): array => $doc->each('cases', function (Doc $case): array {
                 $case->allow('if', 'steps');
 
-                return $case->gather([fn (): Condition => Conditions::read($case->object('if')), fn (): array => $case->each('steps', Steps::read(...), 0, 100)]);
-            }, 1, 20),
+                return $case->gather([
+                    fn (): Condition => Conditions::read($case->object('if')),
+                    fn (): array => $case->each('steps', Steps::read(...), 0, 100),
+                ]);
+            },
+                1,
+                20,
+            ),
             fn (): array => $doc->has('otherwise') ? $doc->each('otherwise', Steps::read(...), 0, 100) : [],
         ]);
 

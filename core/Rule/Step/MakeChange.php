@@ -17,14 +17,23 @@ final readonly class MakeChange implements Step
      * @param  array{tag: list<string>, list: list<string>}  $remove
      * @param  WhichRecord|null  $record  of the person's records of the type set; null for the one the rule is about
      */
-    public function __construct(public string $id, public array $set, public array $add, public array $remove, public ?WhichRecord $record = null)
-    {
+    public function __construct(
+        public string $id,
+        public array $set,
+        public array $add,
+        public array $remove,
+        public ?WhichRecord $record = null,
+    ) {
     }
 
     public static function read(Doc $doc): self
     {
         $doc->allow('id', 'do', 'set', 'record', 'add', 'remove');
-        /** @var array{string, array<string, scalar|null>, array{tag: list<string>, list: list<string>}, array{tag: list<string>, list: list<string>}, WhichRecord|null} $read */
+        /**
+         * @var array{
+         *   string, array<string, scalar|null>, array{tag: list<string>, list: list<string>}, array{tag: list<string>, list: list<string>},
+         *   WhichRecord|null} $read
+         */
         $read = $doc->gather([
             fn (): string => $doc->name('id'),
             fn (): array => $doc->has('set') ? self::values($doc->object('set')) : [],
@@ -47,15 +56,23 @@ final readonly class MakeChange implements Step
     /** @return list<string> the types of record whose fields it sets */
     public function types(): array
     {
-        $types = array_map(fn (int|string $path): string => str_contains((string) $path, '.') ? explode('.', (string) $path, 2)[0] : RecordType::PERSON, array_keys($this->set));
+        $types = array_map(
+            fn (int|string $path): string => str_contains((string) $path, '.') ? explode('.', (string) $path, 2)[0] : RecordType::PERSON,
+            array_keys($this->set),
+        );
 
         return array_values(array_diff(array_unique($types), [RecordType::PERSON]));
     }
 
     public function toDocument(): array
     {
-        return ['id' => $this->id, 'do' => 'change'] + ($this->set === [] ? [] : ['set' => $this->set]) + ($this->record === null ? [] : ['record' => $this->record->value])
-            + array_map(array_filter(...), array_filter(['add' => $this->add, 'remove' => $this->remove], fn (array $labels): bool => array_filter($labels) !== []));
+        return ['id' => $this->id, 'do' => 'change'] +
+            ($this->set === [] ? [] : ['set' => $this->set]) +
+            ($this->record === null ? [] : ['record' => $this->record->value]) +
+            array_map(
+                array_filter(...),
+                array_filter(['add' => $this->add, 'remove' => $this->remove], fn (array $labels): bool => array_filter($labels) !== []),
+            );
     }
 
     /** @return array<string, scalar|null> */

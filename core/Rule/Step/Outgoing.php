@@ -30,7 +30,11 @@ final readonly class Outgoing
 
     public static function read(Doc $doc): self
     {
-        /** @var array{kind: TextKind, to: Recipient, numbers: non-empty-list<NumberChoice>, from: Sender, wordings: Wordings, picture: string|null, ifLate: IfLate} $read */
+        /**
+         * @var array{
+         *   kind: TextKind, to: Recipient, numbers: non-empty-list<NumberChoice>, from: Sender, wordings: Wordings, picture: string|null,
+         *   ifLate: IfLate} $read
+         */
         $read = $doc->gather([
             'kind' => fn (): TextKind => $doc->choice('kind', TextKind::class),
             'to' => fn (): Recipient => $doc->has('to') ? Recipient::read($doc->object('to')) : Recipient::person(),

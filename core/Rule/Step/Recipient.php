@@ -28,8 +28,12 @@ final readonly class Recipient
         $which = match ($key) {
             null => '',
             'field' => $doc->field('field'),
-            'number' => preg_match('/^\+[1-9]\d{6,14}$/D', $doc->text('number', 20)) === 1 ? $doc->text('number', 20) : throw Unreadable::at("$doc->path.number", 'e164_expected'),
-            default => filter_var($doc->text('email', 200), FILTER_VALIDATE_EMAIL) !== false ? $doc->text('email', 200) : throw Unreadable::at("$doc->path.email", 'email_expected'),
+            'number' => preg_match('/^\+[1-9]\d{6,14}$/D', $doc->text('number', 20)) === 1
+                ? $doc->text('number', 20)
+                : throw Unreadable::at("$doc->path.number", 'e164_expected'),
+            default => filter_var($doc->text('email', 200), FILTER_VALIDATE_EMAIL) !== false
+                ? $doc->text('email', 200)
+                : throw Unreadable::at("$doc->path.email", 'email_expected'),
         };
 
         return new self($who, $which);

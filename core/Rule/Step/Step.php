@@ -7,7 +7,8 @@ namespace Linnet\Core\Rule\Step;
 /**
  * One thing a run does. Steps are data; the engine decides.
  *
- * @phpstan-sealed Text|Ask|Wait|WaitUntil|WaitForDate|WaitFor|GoOnlyIf|Branch|MakeChange|TellStaff|MakeTask|LookUp|OtherRule|CallOut|Repeat|End
+ * @phpstan-sealed (Text|Ask|Wait|WaitUntil|WaitForDate|WaitFor|GoOnlyIf|Branch|MakeChange|TellStaff|MakeTask|LookUp|OtherRule
+ *   |CallOut|Repeat|End)
  */
 interface Step
 {

@@ -43,6 +43,9 @@ final readonly class TellStaff implements Step
 
     public function toDocument(): array
     {
-        return ['id' => $this->id, 'do' => 'tell_staff', 'by' => $this->by->value, 'to' => $this->to->toDocument(), 'words' => $this->words->source];
+        return [
+            'id' => $this->id, 'do' => 'tell_staff', 'by' => $this->by->value, 'to' => $this->to->toDocument(),
+            'words' => $this->words->source,
+        ];
     }
 }

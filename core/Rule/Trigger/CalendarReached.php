@@ -28,7 +28,10 @@ final readonly class CalendarReached implements Trigger
     {
         $doc->allow('on', 'at', 'recurrence', 'audience');
         $at = $doc->text('at', 16);
-        if (preg_match('/^(\d{4})-(\d\d)-(\d\d)T([01]\d|2[0-3]):[0-5]\d$/D', $at, $part) !== 1 || ! checkdate((int) $part[2], (int) $part[3], (int) $part[1])) {
+        if (
+            preg_match('/^(\d{4})-(\d\d)-(\d\d)T([01]\d|2[0-3]):[0-5]\d$/D', $at, $part) !== 1 ||
+            ! checkdate((int) $part[2], (int) $part[3], (int) $part[1])
+        ) {
             throw Unreadable::at("$doc->path.at", 'day_and_time_expected');
         }
         $recurrence = $doc->optionalText('recurrence', 200);

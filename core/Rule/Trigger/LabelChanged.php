@@ -21,7 +21,11 @@ final readonly class LabelChanged implements Trigger
         $kind = $doc->has('list') ? LabelKind::List : LabelKind::Tag;
         $doc->allow('on', $kind->value, 'change');
 
-        return new self($kind, $doc->text($kind->value, 60), $doc->oneOf('change', ['added' => fn (): bool => true, 'removed' => fn (): bool => false]));
+        return new self(
+            $kind,
+            $doc->text($kind->value, 60),
+            $doc->oneOf('change', ['added' => fn (): bool => true, 'removed' => fn (): bool => false]),
+        );
     }
 
     public function meets(Change\Change $change, string $ruleId): bool

@@ -24,7 +24,9 @@ final readonly class RecordAdded implements Trigger
 
     public function meets(Change\Change $change, string $ruleId): bool
     {
-        return $change instanceof Change\RecordAdded ? $change->type === $this->type : $change instanceof Change\PersonAdded && $this->type === RecordType::PERSON;
+        return $change instanceof Change\RecordAdded
+            ? $change->type === $this->type
+            : $change instanceof Change\PersonAdded && $this->type === RecordType::PERSON;
     }
 
     public function type(): string

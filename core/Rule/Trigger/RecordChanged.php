@@ -28,15 +28,20 @@ final readonly class RecordChanged implements Trigger
     {
         $doc->allow('on', 'type', 'field', 'from', 'to');
 
-        return new self($doc->name('type'), $doc->name('field'), $doc->has('from') ? $doc->scalar('from') : null, $doc->has('to') ? $doc->scalar('to') : null);
+        return new self(
+            $doc->name('type'), $doc->name('field'), $doc->has('from') ? $doc->scalar('from') : null,
+            $doc->has('to') ? $doc->scalar('to') : null,
+        );
     }
 
     public function meets(Change\Change $change, string $ruleId): bool
     {
-        return ($change instanceof Change\RecordChanged ? $change->type === $this->type : $change instanceof Change\PersonChanged && $this->type === RecordType::PERSON)
-            && array_key_exists($this->field, $change->to)
-            && ($this->from === null || Same::as($change->from[$this->field] ?? null, $this->from))
-            && ($this->to === null || Same::as($change->to[$this->field], $this->to));
+        return ($change instanceof Change\RecordChanged
+            ? $change->type === $this->type
+            : $change instanceof Change\PersonChanged && $this->type === RecordType::PERSON) &&
+            array_key_exists($this->field, $change->to) &&
+            ($this->from === null || Same::as($change->from[$this->field] ?? null, $this->from)) &&
+            ($this->to === null || Same::as($change->to[$this->field], $this->to));
     }
 
     public function type(): string

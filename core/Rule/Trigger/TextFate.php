@@ -26,7 +26,9 @@ final readonly class TextFate implements Trigger
 
     public function meets(Change\Change $change, string $ruleId): bool
     {
-        return $change instanceof Change\StatusReported && $change->fate === $this->fate && ($this->rule === null || $change->rule === $this->rule);
+        return $change instanceof Change\StatusReported &&
+            $change->fate === $this->fate &&
+            ($this->rule === null || $change->rule === $this->rule);
     }
 
     public function type(): string

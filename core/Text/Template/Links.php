@@ -36,7 +36,15 @@ final class Links
     /** A text with each link as where it leads: the same words to everybody. */
     public function spelt(string $text): string
     {
-        return $this->made === [] ? $text : strtr($text, array_combine(array_map(fn (string|int $code): string => $this->base.$code, array_keys($this->made)), array_values($this->made)));
+        return $this->made === []
+            ? $text
+            : strtr(
+                $text,
+                array_combine(
+                    array_map(fn (string|int $code): string => $this->base.$code, array_keys($this->made)),
+                    array_values($this->made),
+                ),
+            );
     }
 
     /** @return array<string, string> */

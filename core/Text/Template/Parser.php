@@ -17,7 +17,8 @@ use Linnet\Core\Text\Template\Node\Words;
 /**
  * Reads the merge language.
  *
- *     text   = { words | "{{" ( path | string | "pick:" string { "/" string } ) { "|" modifier } "}}" | "{{" ( "link:" path | "code:" string ) "}}" }
+ *     text   = { words | "{{" ( path | string | "pick:" string { "/" string } ) { "|" modifier } "}}" | "{{" ( "link:" path | "code:"
+ * string ) "}}" }
  *     path   = name { "." name }
  *     string = '"' … '"', a backslash before a quote or a backslash
  */

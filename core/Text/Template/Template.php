@@ -43,6 +43,13 @@ final readonly class Template
     /** @return list<string> the lists it takes codes from */
     public function codeLists(): array
     {
-        return array_values(array_unique(array_map(fn (Code $code): string => $code->list, array_filter($this->nodes, fn (Node $node): bool => $node instanceof Code))));
+        return array_values(
+            array_unique(
+                array_map(
+                    fn (Code $code): string => $code->list,
+                    array_filter($this->nodes, fn (Node $node): bool => $node instanceof Code),
+                ),
+            ),
+        );
     }
 }

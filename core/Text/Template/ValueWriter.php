@@ -13,7 +13,9 @@ use Linnet\Core\Time\Zone;
 final class ValueWriter
 {
     /** The word before a weekday or date when it answers "when?", by language. */
-    private const ON = ['en' => 'on ', 'de' => 'am ', 'nl' => 'op ', 'es' => 'el ', 'pt' => 'em ', 'sv' => 'på ', 'da' => 'på ', 'nb' => 'på '];
+    private const ON = [
+        'en' => 'on ', 'de' => 'am ', 'nl' => 'op ', 'es' => 'el ', 'pt' => 'em ', 'sv' => 'på ', 'da' => 'på ', 'nb' => 'på ',
+    ];
 
     /** @var array<string, string> patterns by locale and skeleton */
     private static array $patterns = [];
@@ -111,7 +113,8 @@ final class ValueWriter
 
     private function date(Moment|Day $date, string $skeleton): string
     {
-        $pattern = self::$patterns["$this->locale/$skeleton"] ??= (new \IntlDatePatternGenerator($this->locale))->getBestPattern($skeleton) ?: $skeleton;
+        $pattern = self::$patterns["$this->locale/$skeleton"] ??=
+            (new \IntlDatePatternGenerator($this->locale))->getBestPattern($skeleton) ?: $skeleton;
 
         return self::tidy($this->formatter($pattern, $date)->format($this->instant($date)->getTimestamp()) ?: '');
     }
@@ -119,7 +122,10 @@ final class ValueWriter
     private function relativeDay(Moment|Day $date): string
     {
         $today = self::dayNumber($this->now, $this->zone);
-        $day = $date instanceof Day ? self::dayNumber($this->instant($date), Zone::utc()) : self::dayNumber($date->at, $date->zone() ?? $this->zone);
+        $day =
+            $date instanceof Day
+                ? self::dayNumber($this->instant($date), Zone::utc())
+                : self::dayNumber($date->at, $date->zone() ?? $this->zone);
         $days = $day - $today;
 
         $word = abs($days) <= 1 ? $this->dayWord($days) : null;
@@ -173,7 +179,9 @@ final class ValueWriter
             self::$formatters = [];
         }
 
-        return self::$formatters["$this->locale/$zone/$pattern"] ??= new \IntlDateFormatter($this->locale, \IntlDateFormatter::NONE, \IntlDateFormatter::NONE, $zone, null, $pattern);
+        return self::$formatters["$this->locale/$zone/$pattern"] ??= new \IntlDateFormatter(
+            $this->locale, \IntlDateFormatter::NONE, \IntlDateFormatter::NONE, $zone, null, $pattern,
+        );
     }
 
     private function refusal(int $at, string $path, mixed $value, string $written, string $code): TemplateError

@@ -14,7 +14,8 @@ final readonly class Wordings
 {
     /**
      * @param  list<Wording>  $own  empty where a pool gives them
-     * @param  Wording|null  $closing  what is said when all are used up: by everybody, and with no repeat by this person; null for nothing, or with no repeat for beginning anew
+     * @param  Wording|null  $closing  what is said when all are used up: by everybody, and with no repeat by this person; null for
+     *   nothing, or with no repeat for beginning anew
      */
     private function __construct(public array $own, public ?string $pool, public Turns $turns, public ?Wording $closing)
     {
@@ -62,7 +63,9 @@ final readonly class Wordings
     public function choose(array $pool, Used $used, string $seed, int $round): ?Wording
     {
         $all = $this->pool === null ? $this->own : $pool;
-        $left = array_values(array_filter($all, fn (Wording $one): bool => $one->most === null || ($used->times[$one->id] ?? 0) < $one->most));
+        $left = array_values(
+            array_filter($all, fn (Wording $one): bool => $one->most === null || ($used->times[$one->id] ?? 0) < $one->most),
+        );
         if ($this->turns === Turns::NoRepeat && $this->closing !== null) {
             $left = array_values(array_filter($left, fn (Wording $one): bool => ($used->byPerson[$one->id] ?? 0) === 0));
         }
@@ -89,9 +92,11 @@ final readonly class Wordings
     /** @return array<string, mixed> */
     public function toDocument(): array
     {
-        return ($this->pool === null ? ['wordings' => array_map(fn (Wording $one): array => $one->toDocument(), $this->own)] : ['pool' => $this->pool])
-            + ($this->turns === Turns::First ? [] : ['turns' => $this->turns->value])
-            + ($this->closing === null ? [] : ['closing' => $this->closing->toDocument()]);
+        return ($this->pool === null
+            ? ['wordings' => array_map(fn (Wording $one): array => $one->toDocument(), $this->own)]
+            : ['pool' => $this->pool]) +
+            ($this->turns === Turns::First ? [] : ['turns' => $this->turns->value]) +
+            ($this->closing === null ? [] : ['closing' => $this->closing->toDocument()]);
     }
 
     /**

@@ -36,7 +36,12 @@ final class Folded
     public static function plainly(string $text): string
     {
         $words = array_values(array_filter(preg_split('/[^a-z0-9$]+/', self::latin($text)) ?: [], fn (string $word): bool => $word !== ''));
-        $words = array_map(fn (string $word): string => preg_match('/[a-z]/', $word) === 1 ? strtr($word, ['0' => 'o', '$' => 's', '5' => 's', '1' => 'i']) : $word, $words);
+        $words = array_map(
+            fn (string $word): string => preg_match('/[a-z]/', $word) === 1
+                ? strtr($word, ['0' => 'o', '$' => 's', '5' => 's', '1' => 'i'])
+                : $word,
+            $words,
+        );
 
         return count(array_unique($words)) === 1 && strlen($words[0]) > 1 ? $words[0] : implode('', $words);
     }
@@ -63,7 +68,8 @@ final class Folded
 
         return count($a) < count($b)
             ? $restA === array_slice($restB, 1)
-            : array_slice($restA, 1) === array_slice($restB, 1)
-                || ([$restA[0] ?? null, $restA[1] ?? null] === [$restB[1] ?? null, $restB[0] ?? null] && array_slice($restA, 2) === array_slice($restB, 2));
+            : array_slice($restA, 1) === array_slice($restB, 1) ||
+                    ([$restA[0] ?? null, $restA[1] ?? null] === [$restB[1] ?? null, $restB[0] ?? null] &&
+                        array_slice($restA, 2) === array_slice($restB, 2));
     }
 }

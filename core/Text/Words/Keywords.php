@@ -25,7 +25,11 @@ final readonly class Keywords
             fn (mixed $v): ?string => is_string($v) && Folded::of($v) !== '' && mb_strlen($v, 'UTF-8') <= 60 ? $v : null, 'word_expected',
         ), 1, 100);
 
-        return new self($words, $doc->has('match') ? $doc->choice('match', WordPosition::class) : WordPosition::Whole, $doc->has('forgive_typos') && $doc->yesNo('forgive_typos'));
+        return new self(
+            $words,
+            $doc->has('match') ? $doc->choice('match', WordPosition::class) : WordPosition::Whole,
+            $doc->has('forgive_typos') && $doc->yesNo('forgive_typos'),
+        );
     }
 
     /** What follows the word, or "" where nothing does; null where none of the words is there. */
@@ -63,7 +67,9 @@ final readonly class Keywords
     /** @return array<string, mixed> */
     public function toDocument(): array
     {
-        return ['words' => $this->words] + ($this->fit === WordPosition::Whole ? [] : ['match' => $this->fit->value]) + ($this->forgiving ? ['forgive_typos' => true] : []);
+        return ['words' => $this->words] +
+            ($this->fit === WordPosition::Whole ? [] : ['match' => $this->fit->value]) +
+            ($this->forgiving ? ['forgive_typos' => true] : []);
     }
 
     /**

@@ -34,7 +34,8 @@ final readonly class ReservedWords
         $plain = Folded::plainly($text);
 
         return match (true) {
-            in_array($folded, $this->optOut, true), $plain !== '' && in_array($plain, array_map(Folded::plainly(...), $this->optOut), true) => Meaning::OptOut,
+            in_array($folded, $this->optOut, true),
+            $plain !== '' && in_array($plain, array_map(Folded::plainly(...), $this->optOut), true) => Meaning::OptOut,
             in_array($folded, $this->optIn, true) => Meaning::OptIn,
             in_array($folded, $this->help, true) => Meaning::Help,
             default => Meaning::Talk,

@@ -43,7 +43,10 @@ final class HandsetController
 
     public function call(Request $request, string $number, PhoneSystem $phone, Courier $courier): RedirectResponse
     {
-        $said = $request->validate(['to' => ['required', Rule::in(array_keys(Handsets::LINES))], 'how' => ['required', Rule::enum(How::class)]]);
+        $said = $request->validate([
+            'to' => ['required', Rule::in(array_keys(Handsets::LINES))],
+            'how' => ['required', Rule::enum(How::class)],
+        ]);
         $phone->call($number, $said['to'], $request->boolean('withheld'), $request->boolean('answered'), How::from($said['how']));
         $courier->round();
 

@@ -13,7 +13,10 @@ final class PageHeaders
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);
-        $response->headers->set('Content-Security-Policy', "default-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'");
+        $response->headers->set(
+            'Content-Security-Policy',
+            "default-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
+        );
         $response->headers->set('X-Content-Type-Options', 'nosniff');
 
         return $response;

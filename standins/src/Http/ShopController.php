@@ -20,13 +20,17 @@ final class ShopController
     public function show(string $number, Shop $shop, Handsets $handsets, MovableClock $clock): View
     {
         return view('shop', [
-            'title' => 'The gear shop, for '.$handsets->owner($number), 'now' => $clock->now(), 'linnet' => config('standins.linnet_url'), 'number' => $number, 'basket' => $shop->basket($number),
+            'title' => 'The gear shop, for '.$handsets->owner($number), 'now' => $clock->now(), 'linnet' => config('standins.linnet_url'),
+            'number' => $number, 'basket' => $shop->basket($number),
         ]);
     }
 
     public function act(Request $request, string $number, Shop $shop, Courier $courier): RedirectResponse
     {
-        $said = $request->validate(['act' => ['required', Rule::in(['leave', 'pay', ...array_keys(Shop::GOODS)])], 'how' => ['required', Rule::enum(How::class)]]);
+        $said = $request->validate([
+            'act' => ['required', Rule::in(['leave', 'pay', ...array_keys(Shop::GOODS)])],
+            'how' => ['required', Rule::enum(How::class)],
+        ]);
         $how = How::from($said['how']);
         match ($said['act']) {
             'leave' => $shop->leave($number, $how),

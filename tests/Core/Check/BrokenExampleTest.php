@@ -20,13 +20,24 @@ final class BrokenExampleTest extends TestCase
     #[DataProvider('examples')]
     public function testSaysWhatIsDifferentFirst(array $expected, array $came, ?array $differs): void
     {
-        $texts = fn (array $texts): array => array_values(array_map(fn (array $one): Expected => Expected::of($one[0], new \DateTimeImmutable("2026-03-02T$one[1]:00Z"), $one[2]), $texts));
-        $found = BrokenExample::differs(new Example('early', new \DateTimeImmutable('2026-03-02T10:00:00Z'), 'Europe/London', [], [], [], $texts($expected)), $texts($came));
+        $texts = fn (array $texts): array => array_values(
+            array_map(
+                fn (array $one): Expected => Expected::of($one[0], new \DateTimeImmutable("2026-03-02T$one[1]:00Z"), $one[2]),
+                $texts,
+            ),
+        );
+        $found = BrokenExample::differs(
+            new Example('early', new \DateTimeImmutable('2026-03-02T10:00:00Z'), 'Europe/London', [], [], [], $texts($expected)),
+            $texts($came),
+        );
 
         self::assertSame($differs, $found === null ? null : [$found[0]->code, $found[1]]);
     }
 
-    /** @return iterable<string, array{list<array{string, string, string}>, list<array{string, string, string}>, array{string, string}|null}> */
+    /**
+     * @return iterable<string, array{list<array{string, string, string}>, list<array{string, string, string}>, array{string,
+     * string}|null}>
+     */
     public static function examples(): iterable
     {
         [$a, $b] = [['a', '10:02', 'Hello Robin'], ['b', '11:00', 'Still here']];

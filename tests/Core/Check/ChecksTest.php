@@ -32,7 +32,10 @@ final class ChecksTest extends TestCase
     /** @return iterable<string, array{string, list<string>}> the rule's text, and the codes found; what blocks with a mark before it */
     public static function rules(): iterable
     {
-        $booked = fn (string $steps, string $closing = 'It goes on even if they reply.'): string => "When a booking comes in:\n  $steps\n$closing It starts every time.";
+        $booked = fn (
+            string $steps,
+            string $closing = 'It goes on even if they reply.',
+        ): string => "When a booking comes in:\n  $steps\n$closing It starts every time.";
         yield 'nothing' => [$booked(self::TEXT), []];
         yield 'a field nothing has, in words' => [$booked("text the guest from the front desk, as a service text:\n    | Hi {{ booking.lessen | or: \"you\" }}"), ['!unknown_field']];
         yield 'a field nothing has, in a condition' => [$booked("go on only if the field \"booking.stat\" is \"x\".\n  ".self::TEXT), ['!unknown_field']];
@@ -53,7 +56,8 @@ final class ChecksTest extends TestCase
         yield 'just before its event' => ["4 hours before the start of a booking:\n  wait 3 hours, then ".self::TEXT, []];
         yield 'longer than it lives' => [$booked('wait 3 days, then '.self::TEXT), ['waits_too_long']];
         yield 'an empty field with nothing instead' => [$booked("text the guest from the front desk, as a service text:\n    | Hello {{ first_name }}."), ['empty_field']];
-        yield 'several parts' => [$booked("text the guest from the front desk, as a service text:\n    | ".str_repeat('Bring a towel. ', 12)), ['several_parts']];
+        yield 'several parts' => [$booked("text the guest from the front desk, as a service text:\n    | "
+            .str_repeat('Bring a towel. ', 12)), ['several_parts']];
         yield 'a character that costs' => [$booked("text the guest from the front desk, as a service text:\n    | It’s {{ first_name | or: \"you\" }}"), ['costly_character']];
         yield 'a link that hides' => [$booked("text the guest from the front desk, as a service text:\n    | See https://qy.ly/a7Xk2"), ['short_link']];
         yield 'shouting' => [$booked("text the guest from the front desk, as a service text:\n    | COME DOWN TO THE QUAY TODAY"), ['shouting']];
@@ -69,14 +73,26 @@ final class ChecksTest extends TestCase
     {
         $findings = Checks::look($this->question($text));
 
-        self::assertSame($codes, array_map(fn (Finding $one): string => ($one->blocks ? '!' : '').substr($one->reason->code, 6), $findings), json_encode($findings) ?: '');
+        self::assertSame(
+            $codes,
+            array_map(fn (Finding $one): string => ($one->blocks ? '!' : '').substr($one->reason->code, 6), $findings),
+            json_encode($findings) ?: '',
+        );
     }
 
     public function testWhatOneClickMends(): void
     {
-        $plain = Checks::look($this->question("When a booking comes in:\n  text the guest from the front desk, as a service text:\n    | It’s “you” {{ first_name | or: \"O’Neil\" }}…"))[0]->mend;
+        $plain = Checks::look(
+            $this->question(
+                "When a booking comes in:\n  text the guest from the front desk, as a service text:\n    | It’s “you” {{ first_name | or: \"O’Neil\" }}…",
+            ),
+        )[0]->mend;
         self::assertSame('It\'s "you" {{ first_name | or: "O’Neil" }}...', $plain?->words);
-        $instead = Checks::look($this->question("When a booking comes in:\n  text the guest from the front desk, as a service text:\n    | Hello {{ first_name | upper }}."))[0]->mend;
+        $instead = Checks::look(
+            $this->question(
+                "When a booking comes in:\n  text the guest from the front desk, as a service text:\n    | Hello {{ first_name | upper }}.",
+            ),
+        )[0]->mend;
         self::assertSame('Hello {{ first_name | or: "there" | upper }}.', $instead?->words);
     }
 
@@ -86,21 +102,48 @@ final class ChecksTest extends TestCase
         $rule = (new RuleReader($language))->read($text);
         self::assertSame([], $rule->errors, json_encode($rule->errors) ?: '');
         $worlds = Worlds::boathouse();
-        $world = $worlds->policy(['decent_hours' => ['service' => WeeklyHours::daily('08:00', '20:30')->toDocument(), 'marketing' => ['week' => array_fill_keys(WeeklyHours::DAYS, [])]]])->build();
+        $world = $worlds
+            ->policy([
+                'decent_hours' => [
+                    'service' => WeeklyHours::daily('08:00', '20:30')->toDocument(),
+                    'marketing' => ['week' => array_fill_keys(WeeklyHours::DAYS, [])],
+                ],
+            ])
+            ->build();
         $others = array_map(fn (string $other): Rule => (new RuleReader($language))->read($other)->rule ?? self::fail($other), [
-            "When somebody texts level:\n  end: so.", "When a call comes in, if its outcome is missed:\n  text the caller from the line they called, as a service text:\n    | Sorry.", "When somebody gets the tag \"b\":\n  add the tag \"a\".",
+            "When somebody texts level:\n  end: so.",
+            "When a call comes in, if its outcome is missed:\n  text the caller from the line they called, as a service text:\n    | Sorry.",
+            "When somebody gets the tag \"b\":\n  add the tag \"a\".",
         ]);
         $name = new Line(9, 'news', 'OsierQuay', null);
         $closed = WeeklyHours::read(Doc::of(['week' => array_fill_keys(WeeklyHours::DAYS, [])]));
         $now = new \DateTimeImmutable('2026-03-02T10:00:00Z');
-        $reached = array_map(fn (?string $first): array => [
-            new EvaluationContext($now, Facts::of(array_filter(['first_name' => $first]) + ['booking' => ['lesson' => 'Tour', 'starts_at' => new Moment($now->modify('+2 days'), null)]]), $first ?? 'Somebody', 'Europe/London', 'Europe/London', $closed),
-            new Receiver(who: $first ?? 'Somebody', number: '+447700900301', country: 'GB', kind: NumberKind::Mobile, alive: null, zone: 'Europe/London', zones: ['Europe/London'], locale: 'en_GB'),
-        ], ['Ann', 'Bo', null]);
+        $reached = array_map(
+            fn (?string $first): array => [
+                new EvaluationContext(
+                    $now,
+                    Facts::of(
+                        array_filter(['first_name' => $first]) + [
+                            'booking' => ['lesson' => 'Tour', 'starts_at' => new Moment($now->modify('+2 days'), null)],
+                        ],
+                    ),
+                    $first ?? 'Somebody',
+                    'Europe/London',
+                    'Europe/London',
+                    $closed,
+                ),
+                new Receiver(
+                    who: $first ?? 'Somebody', number: '+447700900301', country: 'GB', kind: NumberKind::Mobile, alive: null,
+                    zone: 'Europe/London', zones: ['Europe/London'], locale: 'en_GB',
+                ),
+            ],
+            ['Ann', 'Bo', null],
+        );
 
         return new Question(
-            $rule->rule ?? self::fail(), $world->business, $world->policy, $world->words, $world->types, [...$world->lines, $name], array_column($world->staff, 'email'), $others,
-            ['hire'], ['water-level' => [new Wording('w', Template::parse('Low.'))]], ['welcome'], $reached,
+            $rule->rule ?? self::fail(), $world->business, $world->policy, $world->words, $world->types, [...$world->lines, $name],
+            array_column($world->staff, 'email'), $others, ['hire'], ['water-level' => [new Wording('w', Template::parse('Low.'))]],
+            ['welcome'], $reached,
         );
     }
 }

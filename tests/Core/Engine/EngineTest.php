@@ -39,7 +39,8 @@ final class EngineTest extends TestCase
     {
         $rule = Rules::whenCallIsMissed()->again($again)->text('Hi')->build();
         $starts = Engine::start(
-            [new Published('9', $rule, $last === null ? null : new \DateTimeImmutable($last))], new RecordAdded('call'), Situations::at(self::BEGAN), new Subject($personId, 5), '77',
+            [new Published('9', $rule, $last === null ? null : new \DateTimeImmutable($last))], new RecordAdded('call'),
+            Situations::at(self::BEGAN), new Subject($personId, 5), '77',
         )->starts;
 
         self::assertSame([$occasion, $code], [$starts[0]->occasion, $starts[0]->reason->code]);
@@ -65,8 +66,17 @@ final class EngineTest extends TestCase
     {
         $started = [];
         foreach (array_keys($expected) as $policy) {
-            $document = ['trigger' => $trigger, 'conditions' => ['all' => []]] + Rules::whenCallIsMissed()->again(['policy' => $policy])->text('Hi')->document();
-            $started[$policy] = Engine::start([new Published('9', Rule::fromJson(json_encode($document, JSON_THROW_ON_ERROR)))], $change, Situations::at(self::BEGAN), $subject, '77')->starts[0]->occasion ?? null;
+            $document =
+                ['trigger' => $trigger, 'conditions' => ['all' => []]] +
+                Rules::whenCallIsMissed()
+                    ->again(['policy' => $policy])
+                    ->text('Hi')
+                    ->document();
+            $started[$policy] =
+                Engine::start(
+                    [new Published('9', Rule::fromJson(json_encode($document, JSON_THROW_ON_ERROR)))], $change, Situations::at(self::BEGAN),
+                    $subject, '77',
+                )->starts[0]->occasion ?? null;
         }
 
         self::assertSame($expected, $started);
@@ -79,20 +89,44 @@ final class EngineTest extends TestCase
         $stamp = $at->getTimestamp();
         $lesson = new Subject(3, 5, $at);
         $offset = ['amount' => 1, 'unit' => 'days', 'side' => 'before', 'time' => '10:00'];
-        yield 'something is added' => [['on' => 'record_added', 'type' => 'call'], new RecordAdded('call'), new Subject(3, 5), ['every_time' => 'change:77', 'once_per_occasion' => 'change:77']];
+        yield 'something is added' => [
+            ['on' => 'record_added', 'type' => 'call'], new RecordAdded('call'), new Subject(3, 5),
+            ['every_time' => 'change:77', 'once_per_occasion' => 'change:77'],
+        ];
         // A lesson at the same time is the same occasion, one that was moved is not.
-        yield 'a lesson is added' => [['on' => 'record_added', 'type' => 'booking'], new RecordAdded('booking'), $lesson, ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:$stamp"]];
-        yield 'a lesson changes' => [['on' => 'record_changed', 'type' => 'booking', 'field' => 'state'], new RecordChanged('booking', ['state' => 'booked'], ['state' => 'came']), $lesson, ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:$stamp"]];
+        yield 'a lesson is added' => [
+            ['on' => 'record_added', 'type' => 'booking'], new RecordAdded('booking'), $lesson,
+            ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:$stamp"],
+        ];
+        yield 'a lesson changes' => [
+            ['on' => 'record_changed', 'type' => 'booking', 'field' => 'state'],
+            new RecordChanged('booking', ['state' => 'booked'], ['state' => 'came']), $lesson,
+            ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:$stamp"],
+        ];
         // What comes by the clock comes once, even where it is looked for twice.
-        yield 'a date comes' => [['on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at', 'offset' => $offset], new DateCame('9', $at->modify('-1 day'), $at, false), $lesson, ['every_time' => "date:record:5:$stamp", 'once_per_occasion' => "date:record:5:$stamp"]];
-        yield 'it goes quiet' => [['on' => 'gone_quiet', 'type' => 'basket', 'while' => ['all' => []], 'for' => ['amount' => 1, 'unit' => 'hours']], new WentQuiet('9', $at), new Subject(3, 5), ['every_time' => "quiet:record:5:$stamp", 'once_per_occasion' => "quiet:record:5:$stamp"]];
-        yield 'the calendar comes' => [['on' => 'calendar', 'at' => '2026-03-14T09:00', 'audience' => ['of' => 'person', 'condition' => ['all' => []]]], new CalendarCame('9', $at), new Subject(3), ['every_time' => "calendar:person:3:$stamp", 'once_per_occasion' => "calendar:person:3:$stamp"]];
+        yield 'a date comes' => [
+            ['on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at', 'offset' => $offset],
+            new DateCame('9', $at->modify('-1 day'), $at, false), $lesson,
+            ['every_time' => "date:record:5:$stamp", 'once_per_occasion' => "date:record:5:$stamp"],
+        ];
+        yield 'it goes quiet' => [
+            ['on' => 'gone_quiet', 'type' => 'basket', 'while' => ['all' => []], 'for' => ['amount' => 1, 'unit' => 'hours']],
+            new WentQuiet('9', $at), new Subject(3, 5),
+            ['every_time' => "quiet:record:5:$stamp", 'once_per_occasion' => "quiet:record:5:$stamp"],
+        ];
+        yield 'the calendar comes' => [
+            ['on' => 'calendar', 'at' => '2026-03-14T09:00', 'audience' => ['of' => 'person', 'condition' => ['all' => []]]],
+            new CalendarCame('9', $at), new Subject(3),
+            ['every_time' => "calendar:person:3:$stamp", 'once_per_occasion' => "calendar:person:3:$stamp"],
+        ];
     }
 
     public function testARuleThatDoesNotConcernTheChangeIsNotSpokenOf(): void
     {
         $rule = Rules::whenCallIsMissed()->text('Hi')->build();
-        $start = fn ($change): array => Engine::start([new Published('9', $rule)], $change, Situations::at(self::BEGAN), new Subject(3, 5), '77')->starts;
+        $start = fn ($change): array => Engine::start(
+            [new Published('9', $rule)], $change, Situations::at(self::BEGAN), new Subject(3, 5), '77',
+        )->starts;
 
         self::assertSame([], $start(new RecordAdded('booking')));
         self::assertSame([], $start(new RecordChanged('call', [], ['outcome' => 'missed'])));
@@ -101,7 +135,15 @@ final class EngineTest extends TestCase
     public function testEnteringAStage(): void
     {
         $document = Rules::whenCallIsMissed()->text('Hi')->document();
-        $rule = Rule::fromJson(json_encode(['conditions' => ['all' => []], 'trigger' => ['on' => 'record_changed', 'type' => 'job', 'field' => 'stage', 'to' => 'Ready']] + $document, JSON_THROW_ON_ERROR));
+        $rule = Rule::fromJson(
+            json_encode(
+                [
+                    'conditions' => ['all' => []],
+                    'trigger' => ['on' => 'record_changed', 'type' => 'job', 'field' => 'stage', 'to' => 'Ready'],
+                ] + $document,
+                JSON_THROW_ON_ERROR,
+            ),
+        );
 
         self::assertTrue($rule->trigger->meets(new RecordChanged('job', ['stage' => 'Doing'], ['stage' => 'ready']), '9'));
         self::assertFalse($rule->trigger->meets(new RecordChanged('job', ['stage' => 'Ready'], ['stage' => 'Done']), '9'));
@@ -110,8 +152,13 @@ final class EngineTest extends TestCase
 
     public function testAConditionThatFailsAndAnOptOutAreSaid(): void
     {
-        $rule = Rules::whenCallIsMissed()->onlyIf(['hours' => 'closed'])->text('Hi')->build();
-        $code = fn (Rule $rule, bool $optedOut): string => Engine::start([new Published('9', $rule)], new RecordAdded('call'), Situations::at(self::BEGAN, optedOut: $optedOut), new Subject(3, 5), '77')->starts[0]->reason->code;
+        $rule = Rules::whenCallIsMissed()
+            ->onlyIf(['hours' => 'closed'])
+            ->text('Hi')
+            ->build();
+        $code = fn (Rule $rule, bool $optedOut): string => Engine::start(
+            [new Published('9', $rule)], new RecordAdded('call'), Situations::at(self::BEGAN, optedOut: $optedOut), new Subject(3, 5), '77',
+        )->starts[0]->reason->code;
 
         self::assertSame('condition.open', $code($rule, false));
         self::assertSame('start.opted_out', $code(Rules::whenCallIsMissed()->text('Hi')->build(), true));
@@ -119,7 +166,14 @@ final class EngineTest extends TestCase
 
     public function testGoesStepByStep(): void
     {
-        $rule = Rules::whenCallIsMissed()->wait(2, 'minutes')->text('First')->wait(1, 'days')->goOnOnlyIfNotReplied()->text('Second')->end('no answer')->build();
+        $rule = Rules::whenCallIsMissed()
+            ->wait(2, 'minutes')
+            ->text('First')
+            ->wait(1, 'days')
+            ->goOnOnlyIfNotReplied()
+            ->text('Second')
+            ->end('no answer')
+            ->build();
         $began = self::look($rule, null, self::BEGAN);
         self::assertSame(['s1', '2026-03-02 10:02:00', []], self::summary($began));
 
@@ -132,13 +186,17 @@ final class EngineTest extends TestCase
         $held = self::look($rule, $first, '2026-03-02T12:00:00Z', ['s2/1' => DeliveryStatus::waiting()]);
         self::assertSame(['s2', null, []], self::summary($held));
 
-        $left = self::look($rule, $held, '2026-03-02T13:00:00Z', ['s2/1' => DeliveryStatus::left(new \DateTimeImmutable('2026-03-02T13:00:00Z'))]);
+        $left = self::look($rule, $held, '2026-03-02T13:00:00Z', [
+            's2/1' => DeliveryStatus::left(new \DateTimeImmutable('2026-03-02T13:00:00Z')),
+        ]);
         self::assertSame(['s3', '2026-03-03 13:00:00', []], self::summary($left));
 
         $second = self::look($rule, $left, '2026-03-03T13:00:00Z');
         self::assertSame(['s5', null, ['send s5/1']], self::summary($second));
 
-        $over = self::look($rule, $second, '2026-03-03T13:00:00Z', ['s5/1' => DeliveryStatus::left(new \DateTimeImmutable('2026-03-03T13:00:00Z'))]);
+        $over = self::look($rule, $second, '2026-03-03T13:00:00Z', [
+            's5/1' => DeliveryStatus::left(new \DateTimeImmutable('2026-03-03T13:00:00Z')),
+        ]);
         self::assertSame([null, null, []], self::summary($over));
         self::assertSame('no answer', $over->state->outcome);
     }
@@ -148,7 +206,11 @@ final class EngineTest extends TestCase
         $rule = Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second')->build();
         $at = new \DateTimeImmutable(self::BEGAN);
         $left = self::look($rule, self::look($rule, null, self::BEGAN), self::BEGAN, ['s1/1' => DeliveryStatus::leaving($at)]);
-        self::assertSame(['s2', '2026-03-03 10:00:00', []], self::summary($left), 'in the moment in which it passes the gate it counts as gone');
+        self::assertSame(
+            ['s2', '2026-03-03 10:00:00', []],
+            self::summary($left),
+            'in the moment in which it passes the gate it counts as gone',
+        );
 
         $due = self::look($rule, $left, '2026-03-03T10:00:00Z', ['s1/1' => DeliveryStatus::leaving($at)]);
         self::assertSame(['s2', '2026-03-03 10:10:00', []], self::summary($due));
@@ -164,11 +226,23 @@ final class EngineTest extends TestCase
 
     public function testAReminderOfItsOwnDateStillGoesAfterOneThatNeverLeft(): void
     {
-        $rule = Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second')->waitForDate('call.due', 1, 'days')->text('Tomorrow')->build();
+        $rule = Rules::whenCallIsMissed()
+            ->text('First')
+            ->wait(1, 'days')
+            ->text('Second')
+            ->waitForDate('call.due', 1, 'days')
+            ->text('Tomorrow')
+            ->build();
         $facts = ['call' => ['outcome' => 'missed', 'due' => '2026-03-20T10:00:00Z']];
         $at = new \DateTimeImmutable(self::BEGAN);
         $left = self::look($rule, self::look($rule, null, self::BEGAN), self::BEGAN, ['s1/1' => DeliveryStatus::leaving($at)]);
-        $failed = Engine::advance($rule, $left->state, Situations::at('2026-03-03T10:05:00Z', $facts)->later(new \DateTimeImmutable('2026-03-03T10:05:00Z'), ['s1/1' => DeliveryStatus::failed($at)]));
+        $failed = Engine::advance(
+            $rule,
+            $left->state,
+            Situations::at('2026-03-03T10:05:00Z', $facts)->later(new \DateTimeImmutable('2026-03-03T10:05:00Z'), [
+                's1/1' => DeliveryStatus::failed($at),
+            ]),
+        );
 
         self::assertSame(['s4', '2026-03-19 10:00:00', []], self::summary($failed));
     }
@@ -176,8 +250,13 @@ final class EngineTest extends TestCase
     public function testALookUpThatNeverComesIsWaitedForAnHour(): void
     {
         $rule = Rules::whenCallIsMissed()->lookUp()->text('First')->build();
-        $knows = fn (string $now): EvaluationContext => Situations::at($now)->with(['standing' => new Standing(number: NumberKind::Mobile)]);
-        $asked = Engine::advance($rule, RunState::begin('s1', new \DateTimeImmutable('2026-03-02T08:00:00Z')), $knows('2026-03-02T10:00:00Z'));
+        $mobile = new Standing(number: NumberKind::Mobile);
+        $knows = fn (string $now): EvaluationContext => Situations::at($now)->with(['standing' => $mobile]);
+        $asked = Engine::advance(
+            $rule,
+            RunState::begin('s1', new \DateTimeImmutable('2026-03-02T08:00:00Z')),
+            $knows('2026-03-02T10:00:00Z'),
+        );
         self::assertSame(['s1', '2026-03-02 11:00:00'], array_slice(self::summary($asked), 0, 2));
         self::assertSame('s1', Engine::advance($rule, $asked->state, $knows('2026-03-02T10:59:59Z'))->state->step);
         self::assertSame('s2', Engine::advance($rule, $asked->state, $knows('2026-03-02T11:00:00Z'))->state->step);
@@ -248,8 +327,14 @@ final class EngineTest extends TestCase
     }
 
     /** @param  array<string, DeliveryStatus>  $statuses */
-    private static function look(Rule $rule, ?Advanced $before, string $now, array $statuses = [], ?string $replied = null, bool $optedOut = false): Advanced
-    {
+    private static function look(
+        Rule $rule,
+        ?Advanced $before,
+        string $now,
+        array $statuses = [],
+        ?string $replied = null,
+        bool $optedOut = false,
+    ): Advanced {
         return Engine::advance(
             $rule,
             $before->state ?? RunState::begin($rule->steps[0]->id(), new \DateTimeImmutable($now)),

@@ -28,7 +28,11 @@ final class PaceTest extends TestCase
                 }
             }
             $slot = $read->slot($now, $back, $i)->getTimestamp();
-            self::assertGreaterThanOrEqual($departed === [] ? 0 : $departed[count($departed) - 1], $slot, 'in the order in which they were asked for');
+            self::assertGreaterThanOrEqual(
+                $departed === [] ? 0 : $departed[count($departed) - 1],
+                $slot,
+                'in the order in which they were asked for',
+            );
             $departed[] = $slot;
             $now = $now->modify('+'.mt_rand(0, 3).' seconds');
         }
@@ -50,17 +54,29 @@ final class PaceTest extends TestCase
         yield 'a second' => [['per_second' => 1]];
         yield 'a second and a minute' => [['per_second' => 3, 'per_minute' => 20]];
         yield 'a day' => [['per_minute' => 60, 'per_day' => 150]];
-        yield 'a new line' => [['per_second' => 5, 'warm_up' => ['since' => '2026-03-02T00:00:00Z', 'start' => 40, 'growth' => 50, 'every_days' => 2]]];
-        yield 'a new line with a ceiling' => [['per_day' => 100, 'warm_up' => ['since' => '2026-03-01T00:00:00Z', 'start' => 30, 'growth' => 100, 'every_days' => 1]]];
+        yield 'a new line' => [
+            ['per_second' => 5, 'warm_up' => ['since' => '2026-03-02T00:00:00Z', 'start' => 40, 'growth' => 50, 'every_days' => 2]],
+        ];
+        yield 'a new line with a ceiling' => [
+            ['per_day' => 100, 'warm_up' => ['since' => '2026-03-01T00:00:00Z', 'start' => 30, 'growth' => 100, 'every_days' => 1]],
+        ];
         yield 'spread over the day' => [['per_day' => 200, 'even' => true]];
     }
 
     public function testALineGrowsWarm(): void
     {
-        $pace = Pace::read(Doc::of(['per_day' => 500, 'warm_up' => ['since' => '2026-03-02T00:00:00Z', 'start' => 50, 'growth' => 30, 'every_days' => 3]]));
+        $pace = Pace::read(
+            Doc::of(['per_day' => 500, 'warm_up' => ['since' => '2026-03-02T00:00:00Z', 'start' => 50, 'growth' => 30, 'every_days' => 3]]),
+        );
         $limit = fn (string $at): ?int => $pace->dayLimit((new \DateTimeImmutable($at))->getTimestamp());
 
-        self::assertSame([50, 50, 65, 84, 109, 500], array_map($limit, ['2026-03-02T09:00Z', '2026-03-04T23:59Z', '2026-03-05T00:00Z', '2026-03-08T00:00Z', '2026-03-11T00:00Z', '2026-06-01T00:00Z']));
+        self::assertSame(
+            [50, 50, 65, 84, 109, 500],
+            array_map($limit, [
+                '2026-03-02T09:00Z', '2026-03-04T23:59Z', '2026-03-05T00:00Z', '2026-03-08T00:00Z', '2026-03-11T00:00Z',
+                '2026-06-01T00:00Z',
+            ]),
+        );
     }
 
     public function testACapHoldsUntilTheOldestIsFarEnoughBack(): void
@@ -78,12 +94,17 @@ final class PaceTest extends TestCase
     /** @return list<\DateTimeImmutable> */
     private static function ago(string ...$ago): array
     {
-        return array_map(fn (string $one): \DateTimeImmutable => (new \DateTimeImmutable('2026-03-02T12:00:00Z'))->modify("-$one"), array_values($ago));
+        return array_map(
+            fn (string $one): \DateTimeImmutable => (new \DateTimeImmutable('2026-03-02T12:00:00Z'))->modify("-$one"),
+            array_values($ago),
+        );
     }
 
     public function testAWarmUpIsReckonedFromItsStartAndRoundedOnce(): void
     {
-        $limit = fn (int $start, int $growth, int $days): ?int => Pace::read(Doc::of(['warm_up' => ['since' => '2026-03-02T00:00:00Z', 'start' => $start, 'growth' => $growth, 'every_days' => 1]]))->dayLimit(strtotime('2026-03-02T12:00:00Z') + $days * 86_400);
+        $limit = fn (int $start, int $growth, int $days): ?int => Pace::read(
+            Doc::of(['warm_up' => ['since' => '2026-03-02T00:00:00Z', 'start' => $start, 'growth' => $growth, 'every_days' => 1]]),
+        )->dayLimit(strtotime('2026-03-02T12:00:00Z') + $days * 86_400);
 
         self::assertSame([150, 180, 216, 259, 311, 373], array_map(fn (int $day): ?int => $limit(150, 20, $day), range(0, 5)));
         // 100 x 1.1 to the third is 133.1, and to the second just 121, which a float misses.

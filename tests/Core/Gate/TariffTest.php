@@ -15,7 +15,10 @@ final class TariffTest extends TestCase
     {
         $tariff = Tariff::read(Doc::of(['currency' => 'GBP', 'per_part' => ['GB' => 32_000], 'elsewhere' => 90_000]));
 
-        self::assertSame([32_000, 96_000, 180_000, 0], [$tariff->price('GB', 1), $tariff->price('GB', 3), $tariff->price('NZ', 2), $tariff->price('GB', 0)]);
+        self::assertSame(
+            [32_000, 96_000, 180_000, 0],
+            [$tariff->price('GB', 1), $tariff->price('GB', 3), $tariff->price('NZ', 2), $tariff->price('GB', 0)],
+        );
     }
 
     public function testAPriceBelowNothingIsRefusedAtItsPlace(): void

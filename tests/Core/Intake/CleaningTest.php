@@ -86,20 +86,43 @@ final class CleaningTest extends TestCase
         $text = new Field('f', 'F', FieldKind::Text);
         $number = new Field('f', 'F', FieldKind::Number);
         $choice = new Field('f', 'F', FieldKind::Choice, ['open', 'left']);
-        yield 'cut at a mark, then even letters' => [['at' => 'name', 'clean' => [['do' => 'cut', 'mark' => ', ', 'keep' => 'before'], ['do' => 'letters', 'as' => 'title']]], $text, 'Haddad'];
-        yield 'cut where there is no mark' => [['at' => 'name', 'clean' => [['do' => 'cut', 'mark' => ';', 'keep' => 'after']]], $text, 'HADDAD, Noor'];
-        yield 'a number found in words' => [['at' => 'tel', 'clean' => [['do' => 'find', 'what' => 'phone']]], new Field('f', 'F', FieldKind::Phone), '+447700900343'];
+        yield 'cut at a mark, then even letters' => [
+            ['at' => 'name', 'clean' => [['do' => 'cut', 'mark' => ', ', 'keep' => 'before'], ['do' => 'letters', 'as' => 'title']]],
+            $text,
+            'Haddad',
+        ];
+        yield 'cut where there is no mark' => [
+            ['at' => 'name', 'clean' => [['do' => 'cut', 'mark' => ';', 'keep' => 'after']]],
+            $text,
+            'HADDAD, Noor',
+        ];
+        yield 'a number found in words' => [
+            ['at' => 'tel', 'clean' => [['do' => 'find', 'what' => 'phone']]],
+            new Field('f', 'F', FieldKind::Phone),
+            '+447700900343',
+        ];
         yield 'nothing found' => [['at' => 'name', 'clean' => [['do' => 'find', 'what' => 'email']]], $text, null];
         yield 'added up' => [['at' => 'lines[].qty', 'fold' => 'sum'], $number, 3];
         yield 'counted' => [['at' => 'lines', 'fold' => 'count'], $number, 3];
         yield 'joined' => [['at' => 'lines[].title', 'fold' => 'joined'], $text, 'Paddle, Pump'];
         yield 'the last' => [['at' => 'tags[]', 'fold' => 'last'], $text, 'blue'];
         yield 'a sum of what is no number' => [['at' => 'lines[].title', 'fold' => 'sum'], $number, null, 'intake.not_a_number'];
-        yield 'a decimal comma' => [['at' => 'lines[0].price', 'clean' => [['do' => 'number', 'decimal' => ',']]], new Field('f', 'F', FieldKind::Money), 84.5];
+        yield 'a decimal comma' => [
+            ['at' => 'lines[0].price', 'clean' => [['do' => 'number', 'decimal' => ',']]],
+            new Field('f', 'F', FieldKind::Money),
+            84.5,
+        ];
         yield 'pence to pounds' => [['always' => '1649', 'clean' => null], $number, 1649];
         yield 'a table of values' => [['at' => 'tags[0]', 'clean' => [['do' => 'map', 'values' => ['RED' => 'open']]]], $choice, 'open'];
-        yield 'what the table does not name' => [['at' => 'tags[1]', 'clean' => [['do' => 'map', 'values' => ['RED' => 'open'], 'otherwise' => 'refuse']]], $choice, null, 'intake.not_in_table'];
-        yield 'what the table lets go' => [['at' => 'tags[1]', 'clean' => [['do' => 'map', 'values' => ['RED' => 'open'], 'otherwise' => 'nothing']]], $choice, null];
+        yield 'what the table does not name' => [
+            ['at' => 'tags[1]', 'clean' => [['do' => 'map', 'values' => ['RED' => 'open'], 'otherwise' => 'refuse']]], $choice, null,
+            'intake.not_in_table',
+        ];
+        yield 'what the table lets go' => [
+            ['at' => 'tags[1]', 'clean' => [['do' => 'map', 'values' => ['RED' => 'open'], 'otherwise' => 'nothing']]],
+            $choice,
+            null,
+        ];
         yield 'a choice that is none' => [['at' => 'tags[0]'], $choice, null, 'intake.not_a_choice'];
         yield 'null is nothing' => [['at' => 'none', 'clean' => [['do' => 'unix', 'unit' => 'seconds']]], $text, null];
         yield 'an object for a value' => [['at' => 'a\.b'], $text, null, 'intake.not_a_value'];
@@ -109,7 +132,10 @@ final class CleaningTest extends TestCase
 
     public function testEachStepGivesWhatItMade(): void
     {
-        $followed = self::follow(['at' => 'name', 'clean' => [['do' => 'cut', 'mark' => ',', 'keep' => 'after'], ['do' => 'letters', 'as' => 'upper']]], new Field('f', 'F', FieldKind::Text));
+        $followed = self::follow(
+            ['at' => 'name', 'clean' => [['do' => 'cut', 'mark' => ',', 'keep' => 'after'], ['do' => 'letters', 'as' => 'upper']]],
+            new Field('f', 'F', FieldKind::Text),
+        );
 
         self::assertSame(['HADDAD, Noor', ['Noor', 'NOOR'], 'NOOR'], [$followed->raw, $followed->after, $followed->value]);
     }
@@ -118,7 +144,9 @@ final class CleaningTest extends TestCase
     public function testAValueFitsItsFieldOrSaysWhyNot(FieldKind $kind, mixed $value, mixed $expected): void
     {
         try {
-            $fits = FieldNormalizer::into(new Field('f', 'F', $kind, ['open', 'left'], 'basket'), $value, new Place('GB', 'Europe/London'), 'f');
+            $fits = FieldNormalizer::into(
+                new Field('f', 'F', $kind, ['open', 'left'], 'basket'), $value, new Place('GB', 'Europe/London'), 'f',
+            );
         } catch (Refused $e) {
             $fits = $e->reason()->code;
         }
@@ -202,18 +230,30 @@ final class CleaningTest extends TestCase
         yield 'a path that leads nowhere' => [['fields' => ['f' => ['at' => 'a..b']]], '$.fields.f.at', 'path_expected'];
         yield 'a step that is none' => [$field(do: 'bleach'), '$.fields.f.clean[0].do', 'not_one_of'];
         yield 'an order that is none' => [$field(do: 'date', order: 'yes'), '$.fields.f.clean[0].order', 'not_one_of'];
-        yield 'a zone of a date that is none' => [$field(do: 'date', order: 'dmy', zone: 'Here'), '$.fields.f.clean[0].zone', 'zone_expected'];
+        yield 'a zone of a date that is none' => [
+            $field(do: 'date', order: 'dmy', zone: 'Here'),
+            '$.fields.f.clean[0].zone',
+            'zone_expected',
+        ];
         yield 'a table with nothing in it' => [$field(do: 'map', values: []), '$.fields.f.clean[0].values', 'count_expected'];
         yield 'a mark of nothing' => [$field(do: 'cut', mark: '', keep: 'before'), '$.fields.f.clean[0].mark', 'text_expected'];
         yield 'a country that is none' => [$field(do: 'phone', country: 'G1'), '$.fields.f.clean[0].country', 'country_expected'];
         yield 'a division by nothing' => [$field(do: 'number', decimal: '.', divide: 0), '$.fields.f.clean[0].divide', 'integer_expected'];
         yield 'a test without its value' => [['only_if' => [['at' => 'a', 'test' => 'is']]], '$.only_if[0].value', 'value_expected'];
-        yield 'a test of one of nothing' => [['only_if' => [['at' => 'a', 'test' => 'one_of', 'value' => 'x']]], '$.only_if[0].value', 'list_expected'];
+        yield 'a test of one of nothing' => [
+            ['only_if' => [['at' => 'a', 'test' => 'one_of', 'value' => 'x']]],
+            '$.only_if[0].value',
+            'list_expected',
+        ];
     }
 
     /** @param  array<string, mixed>  $taken */
     private static function follow(array $taken, Field $field): Followed
     {
-        return Taken::read(Doc::of(array_filter($taken, fn (mixed $part): bool => $part !== null)))->follow(self::TREE, $field, new Place('GB', 'Europe/London'));
+        return Taken::read(Doc::of(array_filter($taken, fn (mixed $part): bool => $part !== null)))->follow(
+            self::TREE,
+            $field,
+            new Place('GB', 'Europe/London'),
+        );
     }
 }

@@ -19,7 +19,8 @@ use PHPUnit\Framework\TestCase;
 final class MappingTest extends TestCase
 {
     private const DELIVERY = [
-        'ref' => 'OQ-1', 'cli' => '(0)7700 900 123', 'ddi' => '0044-7700-900100', 't0' => 1772446200123, 'ring' => ['ms' => 14250], 'why' => 'rang out',
+        'ref' => 'OQ-1', 'cli' => '(0)7700 900 123', 'ddi' => '0044-7700-900100', 't0' => 1772446200123, 'ring' => ['ms' => 14250],
+        'why' => 'rang out',
     ];
 
     public function testCleansWhatAnAwkwardSystemSends(): void
@@ -28,7 +29,10 @@ final class MappingTest extends TestCase
 
         self::assertInstanceOf(Cleaned::class, $cleaned);
         self::assertSame(['OQ-1', '+447700900123', null], [$cleaned->externalId, $cleaned->person->number?->e164, $cleaned->note]);
-        self::assertSame(['outcome' => 'missed', 'line' => '+447700900100', 'started_at' => '2026-03-02T10:10:00Z', 'rang_for' => 14250], $cleaned->fields);
+        self::assertSame(
+            ['outcome' => 'missed', 'line' => '+447700900100', 'started_at' => '2026-03-02T10:10:00Z', 'rang_for' => 14250],
+            $cleaned->fields,
+        );
     }
 
     public function testNullWhereSomebodyAnsweredIsLeftOut(): void
@@ -76,8 +80,9 @@ final class MappingTest extends TestCase
     private static function clean(mixed $delivery): Cleaned|LeftOut
     {
         $type = new RecordType('call', 'Call', [
-            'outcome' => new Field('outcome', 'Outcome', FieldKind::Choice, ['missed', 'answered']), 'line' => new Field('line', 'Line', FieldKind::Line),
-            'started_at' => new Field('started_at', 'Started', FieldKind::DateTime), 'rang_for' => new Field('rang_for', 'Rang for', FieldKind::Number),
+            'outcome' => new Field('outcome', 'Outcome', FieldKind::Choice, ['missed', 'answered']),
+            'line' => new Field('line', 'Line', FieldKind::Line), 'started_at' => new Field('started_at', 'Started', FieldKind::DateTime),
+            'rang_for' => new Field('rang_for', 'Rang for', FieldKind::Number),
         ]);
 
         return Mapping::read(Doc::of([

@@ -33,10 +33,18 @@ final class OnlyIfTest extends TestCase
         yield 'the word, whatever its letters' => [['at' => 'a', 'test' => 'is', 'value' => 'Missed'], ['a' => 'MISSED'], null];
         yield 'a number as text' => [['at' => 'a', 'test' => 'is', 'value' => '5'], ['a' => 5], null];
         yield 'another word' => [['at' => 'a', 'test' => 'is', 'value' => 'missed'], ['a' => 'answered'], 'intake.left_out_is'];
-        yield 'the word that is not wanted' => [['at' => 'a', 'test' => 'is_not', 'value' => 'test'], ['a' => 'test'], 'intake.left_out_is_not'];
+        yield 'the word that is not wanted' => [
+            ['at' => 'a', 'test' => 'is_not', 'value' => 'test'],
+            ['a' => 'test'],
+            'intake.left_out_is_not',
+        ];
         yield 'nothing is not that word' => [['at' => 'a', 'test' => 'is_not', 'value' => 'test'], [], null];
         yield 'one of several' => [['at' => 'a', 'test' => 'one_of', 'value' => ['x', 'y']], ['a' => 'Y'], null];
         yield 'none of several' => [['at' => 'a', 'test' => 'one_of', 'value' => ['x', 'y']], ['a' => ['x']], 'intake.left_out_one_of'];
-        yield 'in words of its own' => [['at' => 'a', 'test' => 'exists', 'otherwise' => 'it was a test.'], 'nonsense', 'intake.left_out_said'];
+        yield 'in words of its own' => [
+            ['at' => 'a', 'test' => 'exists', 'otherwise' => 'it was a test.'],
+            'nonsense',
+            'intake.left_out_said',
+        ];
     }
 }

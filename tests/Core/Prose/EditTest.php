@@ -30,7 +30,11 @@ final class EditTest extends TestCase
     {
         $rule = $this->rule('lesson-reminder');
         $text = RuleText::of($this->language, $rule);
-        $read = $this->read($rule, $text, Edits::rewrite($text, $this->line($text, 'ask the guest'), ['Ask the guest from the workshop, as a service text']));
+        $read = $this->read(
+            $rule,
+            $text,
+            Edits::rewrite($text, $this->line($text, 'ask the guest'), ['Ask the guest from the workshop, as a service text']),
+        );
         self::assertSame(['line' => 'fixed', 'key' => 'workshop'], $read->toDocument()['steps'][0]['from']);
         self::assertSame(array_keys($rule->flow->steps), array_keys($read->flow->steps));
         self::assertSame('coming-1', $read->toDocument()['steps'][0]['wordings'][0]['id']);
@@ -40,7 +44,11 @@ final class EditTest extends TestCase
     {
         $rule = $this->rule('offer-unanswered');
         $text = RuleText::of($this->language, $rule);
-        $read = $this->read($rule, $text, Edits::insert($text, 1, 1, ['text the customer from the workshop, as a service text:', '  | First.']));
+        $read = $this->read(
+            $rule,
+            $text,
+            Edits::insert($text, 1, 1, ['text the customer from the workshop, as a service text:', '  | First.']),
+        );
         self::assertSame(['s1', 'nudge', 'again', 'lost'], array_keys($read->flow->steps));
         // It goes back to the text it went back to, though that is the second now.
         self::assertSame('nudge', $read->toDocument()['steps'][2]['to']);
@@ -61,15 +69,25 @@ final class EditTest extends TestCase
         self::assertSame(['end', 'task'], array_column($in->toDocument()['steps'][2]['otherwise'], 'do'));
     }
 
-    /** Whatever is done to whichever sentence of a rule: it is read or said where it cannot be, no id comes twice, and none is lost that stayed. */
+    /**
+     * Whatever is done to whichever sentence of a rule: it is read or said where it cannot be, no id comes twice, and none is lost that
+     * stayed.
+     */
     public function testALineIsFoundAgainWhereItStandsNowOrWhereSomethingStandsInItsPlace(): void
     {
         $lines = fn (string $text): array => array_map(fn (string $line): TextLine => new TextLine($line), str_split($text));
-        foreach ([
-            ['abcd', 'abcd', [0, 1, 2, 3, 4]], ['abcd', 'xabcd', [1, 2, 3, 4, 5]], ['abcd', 'abxd', [0, 1, 2, 3, 4]], ['abcd', 'abd', [0, 1, null, 2, 3]],
-            ['abcd', 'xbyzcd', [0, 1, 4, 5, 6]], ['abcd', 'dxx', [null, null, null, 0, 3]], ['abcd', 'wxyz', [0, 1, 2, 3, 4]],
-        ] as [$was, $is, $places]) {
-            self::assertSame($places, array_map(fn (int $line): ?int => Merge::place($lines($was), $lines($is), $line), [0, 1, 2, 3, 4]), "$was is $is");
+        foreach (
+            [
+                ['abcd', 'abcd', [0, 1, 2, 3, 4]], ['abcd', 'xabcd', [1, 2, 3, 4, 5]], ['abcd', 'abxd', [0, 1, 2, 3, 4]],
+                ['abcd', 'abd', [0, 1, null, 2, 3]], ['abcd', 'xbyzcd', [0, 1, 4, 5, 6]], ['abcd', 'dxx', [null, null, null, 0, 3]],
+                ['abcd', 'wxyz', [0, 1, 2, 3, 4]],
+            ] as [$was, $is, $places]
+        ) {
+            self::assertSame(
+                $places,
+                array_map(fn (int $line): ?int => Merge::place($lines($was), $lines($is), $line), [0, 1, 2, 3, 4]),
+                "$was is $is",
+            );
         }
         self::assertSame(1, Merge::place($lines('abc'), $lines('c'), 5000));
     }
@@ -84,14 +102,20 @@ final class EditTest extends TestCase
             $lines = array_keys(array_filter($text->sentences, fn ($line): bool => $line->kind === LineKind::Steps));
             $line = $lines[mt_rand(0, count($lines) - 1)];
             $edits = [
-                'up' => Edits::move($text, $line, true), 'down' => Edits::move($text, $line, false), 'lift' => Edits::lift($text, $line), 'nest' => Edits::nest($text, $line), 'copy' => Edits::copy($text, $line),
-                'same' => Edits::rewrite($text, $line, [$text->lines[$line]->text]), 'more' => Edits::insert($text, $line, $text->lines[$line]->depth(), ['end: so.']),
+                'up' => Edits::move($text, $line, true), 'down' => Edits::move($text, $line, false), 'lift' => Edits::lift($text, $line),
+                'nest' => Edits::nest($text, $line), 'copy' => Edits::copy($text, $line),
+                'same' => Edits::rewrite($text, $line, [$text->lines[$line]->text]),
+                'more' => Edits::insert($text, $line, $text->lines[$line]->depth(), ['end: so.']),
             ];
             foreach ($edits as $which => $changed) {
                 $read = Rereading::of($this->language, $rule, $text, $changed);
                 if ($read->rule === null) {
                     // A step that goes back may come to stand before its aim.
-                    self::assertContains($read->errors[0]->reason->code, ['document.not_before', 'document.count_expected'], "$seed $which ".json_encode($read->errors));
+                    self::assertContains(
+                        $read->errors[0]->reason->code,
+                        ['document.not_before', 'document.count_expected'],
+                        "$seed $which ".json_encode($read->errors),
+                    );
 
                     continue;
                 }

@@ -148,7 +148,10 @@ final class FormsTest extends TestCase
     public function testTheRulesOfTheBoathouse(): void
     {
         $writer = new RuleWriter(Vocabularies::language());
-        $texts = array_map(fn (string $file): string => $writer->text(Rule::fromJson((string) file_get_contents($file))), glob(dirname(__DIR__, 3).'/demo/rules/*.json') ?: []);
+        $texts = array_map(
+            fn (string $file): string => $writer->text(Rule::fromJson((string) file_get_contents($file))),
+            glob(dirname(__DIR__, 3).'/demo/rules/*.json') ?: [],
+        );
         $golden = dirname(__DIR__, 2).'/golden/boathouse-rules.txt';
         if (getenv('UPDATE_GOLDEN') === '1') {
             file_put_contents($golden, implode("\n", $texts));

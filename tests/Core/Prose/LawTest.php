@@ -60,10 +60,20 @@ final class LawTest extends TestCase
     {
         $language = Vocabularies::language();
         mt_srand(5);
-        $texts = array_map(fn (string $file): string => (new RuleWriter($language))->text(Rule::fromJson((string) file_get_contents($file))), glob(dirname(__DIR__, 3).'/demo/rules/*.json') ?: []);
+        $texts = array_map(
+            fn (string $file): string => (new RuleWriter($language))->text(Rule::fromJson((string) file_get_contents($file))),
+            glob(dirname(__DIR__, 3).'/demo/rules/*.json') ?: [],
+        );
         for ($i = 0, $broken = 0; $broken < 2000 && $i < 20_000; $i++) {
             $lines = explode("\n", $texts[$i % count($texts)]);
-            $sentences = array_keys(array_filter($lines, fn (string $line): bool => trim($line) !== '' && ! str_starts_with(ltrim($line), '|') && preg_match('/^(Rule|Folder|Known as):/', $line) !== 1));
+            $sentences = array_keys(
+                array_filter(
+                    $lines,
+                    fn (string $line): bool => trim($line) !== '' &&
+                        ! str_starts_with(ltrim($line), '|') &&
+                        preg_match('/^(Rule|Folder|Known as):/', $line) !== 1,
+                ),
+            );
             $at = $sentences[mt_rand(0, count($sentences) - 1)];
             $lines[$at] = self::broken($lines[$at]);
             $text = implode("\n", $lines);
@@ -75,7 +85,11 @@ final class LawTest extends TestCase
             foreach ($read->errors as $error) {
                 self::assertGreaterThanOrEqual(1, $error->line);
                 self::assertLessThanOrEqual(count($lines), $error->line, $text);
-                self::assertLessThanOrEqual(mb_strlen($lines[$error->line - 1], 'UTF-8') + 2, $error->column, json_encode($error)."\n$text");
+                self::assertLessThanOrEqual(
+                    mb_strlen($lines[$error->line - 1], 'UTF-8') + 2,
+                    $error->column,
+                    json_encode($error)."\n$text",
+                );
             }
             self::assertNotSame([], $read->errors, $text);
         }
@@ -84,8 +98,14 @@ final class LawTest extends TestCase
 
     public function testOneBadSentenceLeavesTheOthersStanding(): void
     {
-        $read = $this->read(Vocabularies::language(), "When a booking comes in:\n  text the gest from the front desk, as a service text:\n    | Hello\n  wayt 2 minutes.\n  end: done.\n");
-        self::assertSame([[2, 12, 'prose.expected'], [4, 3, 'prose.begins']], array_map(fn (ProseError $error): array => [$error->line, $error->column, $error->reason->code], $read->errors));
+        $read = $this->read(
+            Vocabularies::language(),
+            "When a booking comes in:\n  text the gest from the front desk, as a service text:\n    | Hello\n  wayt 2 minutes.\n  end: done.\n",
+        );
+        self::assertSame(
+            [[2, 12, 'prose.expected'], [4, 3, 'prose.begins']],
+            array_map(fn (ProseError $error): array => [$error->line, $error->column, $error->reason->code], $read->errors),
+        );
         self::assertSame('wait', $read->errors[1]->reason->with['nearest']);
     }
 
@@ -107,7 +127,11 @@ final class LawTest extends TestCase
         $writer = new RuleWriter($language);
         $text = $writer->text($rule);
         $read = $this->read($language, $text);
-        self::assertSame([], array_map(fn (ProseError $error): string => "$error->line:$error->column {$error->reason->code}", $read->errors), "$which\n$text");
+        self::assertSame(
+            [],
+            array_map(fn (ProseError $error): string => "$error->line:$error->column {$error->reason->code}", $read->errors),
+            "$which\n$text",
+        );
         self::assertNotNull($read->rule);
         self::assertEquals(self::withoutIds($rule->toDocument()), self::withoutIds($read->rule->toDocument()), "$which\n$text");
         self::assertSame($text, $writer->text($read->rule), "$which settles");

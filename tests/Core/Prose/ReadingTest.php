@@ -27,14 +27,35 @@ final class ReadingTest extends TestCase
         yield 'another word for comes in' => ['If a booking is added', 'when a booking comes in'];
         yield 'the name on screen of a field' => ['When the Starts of a booking changes', 'when the start of a booking changes'];
         yield 'digits and half words' => ['2h before the start of a booking', '2 hours before the start of a booking'];
-        yield 'a number in words' => ['three working days before the due date of an invoice at 9.30', '3 working days before the due date of an invoice, at 09:30'];
-        yield 'a clock with two halves' => ['on the day before the start of a booking, at 6pm where they are', 'on the day before the start of a booking, at 18:00 where they are'];
-        yield 'drawn together' => ["When a call comes in, if they haven't agreed to offers and we're closed", 'when a call comes in, if they have not agreed to offers and we are closed'];
-        yield 'or without either' => ['When a call comes in, if we are closed or they have replied', 'when a call comes in, if either we are closed or they have replied'];
-        yield 'money without its sign' => ['When a deal comes in, if its value is over 1000', 'when a deal comes in, if its value is more than £1,000'];
+        yield 'a number in words' => [
+            'three working days before the due date of an invoice at 9.30',
+            '3 working days before the due date of an invoice, at 09:30',
+        ];
+        yield 'a clock with two halves' => [
+            'on the day before the start of a booking, at 6pm where they are',
+            'on the day before the start of a booking, at 18:00 where they are',
+        ];
+        yield 'drawn together' => [
+            "When a call comes in, if they haven't agreed to offers and we're closed",
+            'when a call comes in, if they have not agreed to offers and we are closed',
+        ];
+        yield 'or without either' => [
+            'When a call comes in, if we are closed or they have replied',
+            'when a call comes in, if either we are closed or they have replied',
+        ];
+        yield 'money without its sign' => [
+            'When a deal comes in, if its value is over 1000',
+            'when a deal comes in, if its value is more than £1,000',
+        ];
         yield 'a date in another order' => ['On March 16, 2026 at 9am, for everyone', 'on 16 March 2026 at 09:00, for everybody'];
-        yield 'the birthday of a person' => ['On the joining day of a person, every year, at noon where they are', "on somebody's joining day, every year, at 12:00 where they are"];
-        yield 'within without its side' => ['When somebody gets the tag "member", if they have a booking whose start is within 60 days', 'when somebody gets the tag "member", if they have a booking whose start is within the next 60 days'];
+        yield 'the birthday of a person' => [
+            'On the joining day of a person, every year, at noon where they are',
+            "on somebody's joining day, every year, at 12:00 where they are",
+        ];
+        yield 'within without its side' => [
+            'When somebody gets the tag "member", if they have a booking whose start is within 60 days',
+            'when somebody gets the tag "member", if they have a booking whose start is within the next 60 days',
+        ];
     }
 
     #[DataProvider('beginnings')]
@@ -46,13 +67,28 @@ final class ReadingTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function steps(): iterable
     {
-        yield 'send for text, and another word for the person' => ['Send them from the front desk, as a service text', 'text the guest from the front desk, as a service text'];
+        yield 'send for text, and another word for the person' => [
+            'Send them from the front desk, as a service text',
+            'text the guest from the front desk, as a service text',
+        ];
         yield 'half an hour' => ['wait half an hour', 'wait 30 minutes'];
         yield 'an hour' => ['Pause for an hour', 'wait 1 hour'];
-        yield 'a wait that leads on' => ["wait 1 day, and then go on only if they haven't replied", 'wait 1 day, then go on only if they have not replied'];
-        yield 'the only instructor there is' => ['tell the instructor by e-mail: "Look."', 'notify the booking\'s instructor by mail: "Look."'];
-        yield 'the article of a line' => ['ask the customer from workshop, as service text', 'ask the guest from the workshop, as a service text'];
-        yield 'changes without commas' => ['set state to cancelled and add the tag "late" and put them on the list "x"', 'set the state to cancelled, add the tag "late", and put them onto the list "x"'];
+        yield 'a wait that leads on' => [
+            "wait 1 day, and then go on only if they haven't replied",
+            'wait 1 day, then go on only if they have not replied',
+        ];
+        yield 'the only instructor there is' => [
+            'tell the instructor by e-mail: "Look."',
+            'notify the booking\'s instructor by mail: "Look."',
+        ];
+        yield 'the article of a line' => [
+            'ask the customer from workshop, as service text',
+            'ask the guest from the workshop, as a service text',
+        ];
+        yield 'changes without commas' => [
+            'set state to cancelled and add the tag "late" and put them on the list "x"',
+            'set the state to cancelled, add the tag "late", and put them onto the list "x"',
+        ];
         yield 'curly quotes' => ['end: “all well.”', 'end: "all well."'];
     }
 
@@ -68,7 +104,10 @@ final class ReadingTest extends TestCase
         $beginning = Vocabularies::language()->beginning();
 
         self::assertInstanceOf(ProseError::class, Sentences::read($beginning, 'when somebody sends in'));
-        self::assertSame(['when somebody sends in the form'], array_map(fn (Completion $one): string => $one->whole, Sentences::complete($beginning, 'when somebody sends in ')));
+        self::assertSame(
+            ['when somebody sends in the form'],
+            array_map(fn (Completion $one): string => $one->whole, Sentences::complete($beginning, 'when somebody sends in ')),
+        );
         $quoted = Sentences::read($beginning, 'when somebody texts "in"');
         self::assertIsArray($quoted);
         self::assertSame(['in'], $quoted['trigger']['words'] ?? null);
@@ -76,9 +115,19 @@ final class ReadingTest extends TestCase
 
     public function testConditionsMayStandOnLinesOfTheirOwn(): void
     {
-        $read = (new RuleReader(Vocabularies::language()))->read("When a call comes in, if one of these:\n    we are closed\n    all of these:\n      its outcome is missed\n      they have not replied:\n  end: so.\nIt stops as soon as they reply. It starts every time.");
+        $read = (new RuleReader(Vocabularies::language()))->read(
+            "When a call comes in, if one of these:\n    we are closed\n    all of these:\n      its outcome is missed\n      they have not replied:\n  end: so.\nIt stops as soon as they reply. It starts every time.",
+        );
         self::assertSame([], $read->errors);
-        self::assertSame(['any' => [['hours' => 'closed'], ['all' => [['field' => 'call.outcome', 'test' => 'is', 'value' => 'missed'], ['replied' => false]]]]], $read->rule?->conditions->toDocument());
+        self::assertSame(
+            [
+                'any' => [
+                    ['hours' => 'closed'],
+                    ['all' => [['field' => 'call.outcome', 'test' => 'is', 'value' => 'missed'], ['replied' => false]]],
+                ],
+            ],
+            $read->rule?->conditions->toDocument(),
+        );
     }
 
     /** However far one has come with a sentence that Linnet would write, what comes next in it is offered. */
@@ -91,8 +140,12 @@ final class ReadingTest extends TestCase
             $type = $rule->trigger->type();
             foreach ((new RuleWriter($language))->lines($rule) as $line) {
                 $phrase = match ($line->kind) {
-                    LineKind::Beginning => $language->beginning(), LineKind::Steps => $language->steps($type), LineKind::Closing => $language->closing($type, $rule->trigger->toDocument()['on'] ?? ''),
-                    LineKind::Answer => $language->inside($type, 'answer'), LineKind::Wording => $language->inside($type, 'wording'), LineKind::Branch => $language->inside($type, 'case'),
+                    LineKind::Beginning => $language->beginning(),
+                    LineKind::Steps => $language->steps($type),
+                    LineKind::Closing => $language->closing($type, $rule->trigger->toDocument()['on'] ?? ''),
+                    LineKind::Answer => $language->inside($type, 'answer'),
+                    LineKind::Wording => $language->inside($type, 'wording'),
+                    LineKind::Branch => $language->inside($type, 'case'),
                 };
                 $sentence = Part::join($line->parts);
                 if ($sentence === 'go on' || str_ends_with($sentence, ', go on')) {
@@ -112,8 +165,14 @@ final class ReadingTest extends TestCase
 
     public function testTheFirstListIsTheKindsOfSentences(): void
     {
-        $words = array_map(fn (Completion $one): string => $one->words, Sentences::complete(Vocabularies::language()->steps('booking'), ''));
-        foreach (['text', 'ask', 'wait', 'wait until', 'go on only if', 'if', 'set', 'add', 'notify', 'give', 'look their number up', 'start', 'stop', 'post to', 'go back to', 'end:'] as $kind) {
+        $completions = Sentences::complete(Vocabularies::language()->steps('booking'), '');
+        $words = array_map(fn (Completion $one): string => $one->words, $completions);
+        foreach (
+            [
+                'text', 'ask', 'wait', 'wait until', 'go on only if', 'if', 'set', 'add', 'notify', 'give', 'look their number up', 'start',
+                'stop', 'post to', 'go back to', 'end:',
+            ] as $kind
+        ) {
             self::assertContains($kind, $words);
         }
     }
@@ -121,10 +180,23 @@ final class ReadingTest extends TestCase
     private function goesOn(Phrase $phrase, string $sentence, string $begun): void
     {
         $offered = Sentences::complete($phrase, $begun);
-        $right = array_filter($offered, fn (Completion $one): bool => str_starts_with(Token::fold($sentence), Token::fold($one->whole)) || in_array($one->kind, [
-            'span', 'number', 'money', 'time', 'date', 'words', 'keyword', 'number', 'mail address', 'web address', 'outcome', 'picture', 'label', 'step', 'tag', 'list', 'rule',
-        ], true));
-        self::assertNotSame([], $right, "“{$begun}” of “{$sentence}” is offered: ".implode(' | ', array_map(fn (Completion $one): string => $one->whole, $offered)));
+        $right = array_filter(
+            $offered,
+            fn (Completion $one): bool => str_starts_with(Token::fold($sentence), Token::fold($one->whole)) ||
+                in_array(
+                    $one->kind,
+                    [
+                        'span', 'number', 'money', 'time', 'date', 'words', 'keyword', 'number', 'mail address', 'web address', 'outcome',
+                        'picture', 'label', 'step', 'tag', 'list', 'rule',
+                    ],
+                    true,
+                ),
+        );
+        self::assertNotSame(
+            [],
+            $right,
+            "“{$begun}” of “{$sentence}” is offered: ".implode(' | ', array_map(fn (Completion $one): string => $one->whole, $offered)),
+        );
     }
 
     private function settles(Phrase $phrase, string $written, string $settled): void

@@ -35,29 +35,60 @@ final class LinesTest extends TestCase
         yield 'one that is not there' => [['line' => 'fixed', 'key' => 'attic'], $call(), null, 'text.no_line'];
         yield 'the one last used with them' => [['line' => 'last_used'], $wrote($call(), 'workshop'), 'workshop', null];
         yield 'never used any: the first that can be answered' => [['line' => 'last_used'], $call(), 'front-desk', null];
-        yield 'their conversation is locked to one' => [['line' => 'last_used'], $wrote(self::world('workshop')->call('2026-03-02T10:00:00Z', 'c', 'bo'), 'front-desk'), 'workshop', null];
-        yield 'locked to one that is gone' => [['line' => 'last_used'], $wrote(self::world('attic')->call('2026-03-02T10:00:00Z', 'c', 'bo'), 'workshop'), 'workshop', null];
-        yield 'a pool, the one they are used to' => [['line' => 'pool', 'keys' => ['front-desk', 'workshop']], $wrote($call(), 'workshop'), 'workshop', null];
-        yield 'a pool of which one does not send to their country' => [['line' => 'pool', 'keys' => ['front-desk', 'workshop']], $call()->line('workshop', ['countries' => ['IE']]), 'front-desk', null];
-        yield 'a pool of which none does' => [['line' => 'pool', 'keys' => ['workshop']], $call()->line('workshop', ['countries' => ['IE']]), 'workshop', 'gate.line_abroad'];
-        yield 'a line that sends later' => [['line' => 'contacted'], $call()->line('workshop', ['hours' => ['week' => ['tue' => [['14:00', '15:00']]]]]), 'workshop', null];
-        yield 'a line that never sends' => [['line' => 'contacted'], $call()->line('workshop', ['hours' => ['week' => ['mon' => []]]]), 'workshop', 'gate.line_never_open'];
-        yield 'a line that is off' => [['line' => 'contacted'], $call()->line('workshop', ['power' => 'paused']), 'workshop', 'gate.line_paused'];
-        yield 'a line that is gone for good' => [['line' => 'contacted'], $call()->line('workshop', ['power' => 'retired']), 'workshop', 'gate.line_retired'];
+        yield 'their conversation is locked to one' => [
+            ['line' => 'last_used'], $wrote(self::world('workshop')->call('2026-03-02T10:00:00Z', 'c', 'bo'), 'front-desk'), 'workshop',
+            null,
+        ];
+        yield 'locked to one that is gone' => [
+            ['line' => 'last_used'], $wrote(self::world('attic')->call('2026-03-02T10:00:00Z', 'c', 'bo'), 'workshop'), 'workshop', null,
+        ];
+        yield 'a pool, the one they are used to' => [
+            ['line' => 'pool', 'keys' => ['front-desk', 'workshop']], $wrote($call(), 'workshop'), 'workshop', null,
+        ];
+        yield 'a pool of which one does not send to their country' => [
+            ['line' => 'pool', 'keys' => ['front-desk', 'workshop']], $call()->line('workshop', ['countries' => ['IE']]), 'front-desk',
+            null,
+        ];
+        yield 'a pool of which none does' => [
+            ['line' => 'pool', 'keys' => ['workshop']], $call()->line('workshop', ['countries' => ['IE']]), 'workshop', 'gate.line_abroad',
+        ];
+        yield 'a line that sends later' => [
+            ['line' => 'contacted'], $call()->line('workshop', ['hours' => ['week' => ['tue' => [['14:00', '15:00']]]]]), 'workshop', null,
+        ];
+        yield 'a line that never sends' => [
+            ['line' => 'contacted'], $call()->line('workshop', ['hours' => ['week' => ['mon' => []]]]), 'workshop', 'gate.line_never_open',
+        ];
+        yield 'a line that is off' => [
+            ['line' => 'contacted'], $call()->line('workshop', ['power' => 'paused']), 'workshop', 'gate.line_paused',
+        ];
+        yield 'a line that is gone for good' => [
+            ['line' => 'contacted'], $call()->line('workshop', ['power' => 'retired']), 'workshop', 'gate.line_retired',
+        ];
     }
 
     public function testALineThatSendsLaterSendsThen(): void
     {
-        $world = self::world()->call('2026-03-02T10:00:00Z', 'c', 'bo', '+447700900101')->line('workshop', ['hours' => ['week' => ['tue' => [['14:00', '15:00']]]]]);
+        $world = self::world()
+            ->call('2026-03-02T10:00:00Z', 'c', 'bo', '+447700900101')
+            ->line('workshop', ['hours' => ['week' => ['tue' => [['14:00', '15:00']]]]]);
 
-        self::assertSame(['Tue 14:00'], array_map(fn (OutText $text): ?string => $text->settledAt?->format('D H:i'), $this->live($world, ['from' => ['line' => 'contacted']])->sent()));
+        self::assertSame(
+            ['Tue 14:00'],
+            array_map(
+                fn (OutText $text): ?string => $text->settledAt?->format('D H:i'),
+                $this->live($world, ['from' => ['line' => 'contacted']])->sent(),
+            ),
+        );
     }
 
     public function testAPoolIsTheSameForOnePersonAndNotForAll(): void
     {
         $world = Worlds::boathouse();
         for ($i = 0; $i < 12; $i++) {
-            $world->person("p$i", '+447700900'.(300 + $i))->call('2026-03-02T10:00:00Z', "a$i", "p$i")->call('2026-03-04T10:00:00Z', "b$i", "p$i");
+            $world
+                ->person("p$i", '+447700900'.(300 + $i))
+                ->call('2026-03-02T10:00:00Z', "a$i", "p$i")
+                ->call('2026-03-04T10:00:00Z', "b$i", "p$i");
         }
         $lines = [];
         foreach ($this->live($world, ['from' => ['line' => 'pool', 'keys' => ['front-desk', 'workshop']]])->sent() as $text) {
@@ -73,12 +104,30 @@ final class LinesTest extends TestCase
 
     public function testTheOwnersLineAndAColleagueOfTheirs(): void
     {
-        $world = fn (): Worlds => Worlds::boathouse()->person('bo', '+447700900322')->line('workshop', ['staff' => 'tom@osierquay.example']);
-        $rule = fn (array $step): array => ['trigger' => ['on' => 'record_added', 'type' => 'deal'], 'steps' => [$step + ['id' => 't', 'do' => 'text', 'kind' => 'service', 'wordings' => [['id' => 'w', 'text' => 'Hello']]]]];
-        $deal = fn (int $owner): Worlds => $world()->happens('2026-03-02T10:00:00Z', 'd', 'deal', 'bo', ['title' => 'Away day', 'stage' => 'asked', 'owner' => $owner]);
+        $world = fn (): Worlds => Worlds::boathouse()
+            ->person('bo', '+447700900322')
+            ->line('workshop', ['staff' => 'tom@osierquay.example']);
+        $rule = fn (array $step): array => [
+            'trigger' => ['on' => 'record_added', 'type' => 'deal'],
+            'steps' => [$step + ['id' => 't', 'do' => 'text', 'kind' => 'service', 'wordings' => [['id' => 'w', 'text' => 'Hello']]]],
+        ];
+        $deal = fn (int $owner): Worlds => $world()->happens('2026-03-02T10:00:00Z', 'd', 'deal', 'bo', [
+            'title' => 'Away day',
+            'stage' => 'asked',
+            'owner' => $owner,
+        ]);
 
-        self::assertSame(['workshop', 'front-desk'], array_map(fn (int $owner): ?string => $this->lived($deal($owner), $rule(['from' => ['line' => 'owner']]))->texts()[0]->line, [2, 1]));
-        $to = fn (int $owner): OutText => $this->lived($deal($owner), $rule(['from' => ['line' => 'fixed', 'key' => 'front-desk'], 'to' => ['who' => 'owner']]))->texts()[0];
+        self::assertSame(
+            ['workshop', 'front-desk'],
+            array_map(fn (int $owner): ?string => $this->lived($deal($owner), $rule(['from' => ['line' => 'owner']]))->texts()[0]->line, [
+                2,
+                1,
+            ]),
+        );
+        $to = fn (int $owner): OutText => $this->lived(
+            $deal($owner),
+            $rule(['from' => ['line' => 'fixed', 'key' => 'front-desk'], 'to' => ['who' => 'owner']]),
+        )->texts()[0];
         self::assertSame(['Mira Okafor', '+447700900150', 'Hello'], [$to(1)->to->who, $to(1)->to->number, $to(1)->composed?->body]);
         // Tom has switched texts off.
         self::assertSame('gate.staff_off', $to(2)->reason?->code);
@@ -115,14 +164,23 @@ final class LinesTest extends TestCase
     /** @param  array<string, mixed>  $step */
     private function live(Worlds $world, array $step): RehearsalResult
     {
-        return $this->lived($world, ['steps' => [$step + ['id' => 't', 'do' => 'text', 'kind' => 'service', 'wordings' => [['id' => 'w', 'text' => 'Hello']]]]]);
+        return $this->lived($world, [
+            'steps' => [$step + ['id' => 't', 'do' => 'text', 'kind' => 'service', 'wordings' => [['id' => 'w', 'text' => 'Hello']]]],
+        ]);
     }
 
     /** @param  array<string, mixed>  $rule */
     private function lived(Worlds $world, array $rule): RehearsalResult
     {
-        return Rehearsal::of($world->build(), [Rule::read(Doc::of($rule + [
-            'linnet_rule' => 1, 'name' => 'Lines', 'key' => 'lines', 'trigger' => ['on' => 'record_added', 'type' => 'call'], 'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => false],
-        ]))]);
+        return Rehearsal::of($world->build(), [
+            Rule::read(
+                Doc::of(
+                    $rule + [
+                        'linnet_rule' => 1, 'name' => 'Lines', 'key' => 'lines', 'trigger' => ['on' => 'record_added', 'type' => 'call'],
+                        'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => false],
+                    ],
+                ),
+            ),
+        ]);
     }
 }

@@ -42,12 +42,22 @@ final class PropertiesTest extends TestCase
             foreach ($rules as $rule) {
                 $order[$rule->key ?? ''] = array_map(fn ($step): string => $step->id(), array_values($rule->flow->steps));
             }
-            $lived = Rehearsal::of($worlds->event('2026-04-01T08:00:00Z', 'rule', ['rule' => $rules[0]->key, 'power' => 'paused'])->event('2026-04-01T20:00:00Z', 'rule', ['rule' => $rules[0]->key, 'power' => 'on'])->build(), $rules);
+            $lived = Rehearsal::of(
+                $worlds
+                    ->event('2026-04-01T08:00:00Z', 'rule', ['rule' => $rules[0]->key, 'power' => 'paused'])
+                    ->event('2026-04-01T20:00:00Z', 'rule', ['rule' => $rules[0]->key, 'power' => 'on'])
+                    ->build(),
+                $rules,
+            );
             $at = [];
             foreach ($lived->sent() as $text) {
                 [$step, $round] = explode('/', $text->name);
                 $place = (int) array_search($step, $order[$text->run->rule->key ?? ''] ?? [], true) + 1000 * (int) $round;
-                self::assertGreaterThanOrEqual($at[$text->run->id ?? 0] ?? 0, $place, "world $seed: a run's texts leave in the order of its steps");
+                self::assertGreaterThanOrEqual(
+                    $at[$text->run->id ?? 0] ?? 0,
+                    $place,
+                    "world $seed: a run's texts leave in the order of its steps",
+                );
                 $at[$text->run->id ?? 0] = $place;
             }
         }
@@ -78,7 +88,11 @@ final class PropertiesTest extends TestCase
         foreach ($sent as $text) {
             foreach ($text->to->zones as $zone) {
                 $local = $text->settledAt?->setTimezone(Zone::get($zone))->format('H:i') ?? '';
-                self::assertTrue($local >= ($text->kind->value === 'marketing' ? '09:00' : '08:00') && $local < ($text->kind->value === 'marketing' ? '19:00' : '20:30'), "world $seed: $local in $zone");
+                self::assertTrue(
+                    $local >= ($text->kind->value === 'marketing' ? '09:00' : '08:00') &&
+                        $local < ($text->kind->value === 'marketing' ? '19:00' : '20:30'),
+                    "world $seed: $local in $zone",
+                );
             }
         }
     }
@@ -87,7 +101,10 @@ final class PropertiesTest extends TestCase
     {
         $names = array_map(fn (OutText $text): string => ($text->run->id ?? '')."/$text->name", $lived->texts());
         self::assertSame(array_unique($names), $names, "world $seed");
-        $occasions = array_map(fn ($run): string => "$run->ruleId {$run->subject->name()} {$run->state->beganAt->getTimestamp()} $run->id", $lived->runs());
+        $occasions = array_map(
+            fn ($run): string => "$run->ruleId {$run->subject->name()} {$run->state->beganAt->getTimestamp()} $run->id",
+            $lived->runs(),
+        );
         self::assertSame(array_unique($occasions), $occasions);
     }
 
@@ -104,7 +121,10 @@ final class PropertiesTest extends TestCase
         foreach ($byPerson as $times) {
             sort($times);
             foreach ($times as $i => $at) {
-                self::assertTrue($cap->perDay === null || ! isset($times[$i + $cap->perDay]) || $times[$i + $cap->perDay] - $at >= 86_400, "world $seed: over the cap");
+                self::assertTrue(
+                    $cap->perDay === null || ! isset($times[$i + $cap->perDay]) || $times[$i + $cap->perDay] - $at >= 86_400,
+                    "world $seed: over the cap",
+                );
                 self::assertTrue(! isset($times[$i + 1]) || $cap->gapMinutes * 60 <= $times[$i + 1] - $at, "world $seed: too close");
             }
         }
@@ -112,7 +132,10 @@ final class PropertiesTest extends TestCase
         sort($times);
         foreach ($times as $i => $at) {
             foreach ([[$pace->perMinute, 60], [$pace->perDay, 86_400]] as [$limit, $window]) {
-                self::assertTrue($limit === null || ! isset($times[$i + $limit]) || $window <= $times[$i + $limit] - $at, "world $seed: too fast");
+                self::assertTrue(
+                    $limit === null || ! isset($times[$i + $limit]) || $window <= $times[$i + $limit] - $at,
+                    "world $seed: too fast",
+                );
             }
         }
     }
@@ -120,6 +143,9 @@ final class PropertiesTest extends TestCase
     /** @return list<string> */
     private function said(RehearsalResult $lived): array
     {
-        return array_map(fn (OutText $text): string => "$text->name {$text->state->value} {$text->composed?->body} {$text->settledAt?->format('c')}", $lived->texts());
+        return array_map(
+            fn (OutText $text): string => "$text->name {$text->state->value} {$text->composed?->body} {$text->settledAt?->format('c')}",
+            $lived->texts(),
+        );
     }
 }

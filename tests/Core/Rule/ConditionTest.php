@@ -17,10 +17,13 @@ final class ConditionTest extends TestCase
     #[DataProvider('conditions')]
     public function testWeighs(array $condition, Truth $truth, string $because): void
     {
-        $weighed = Conditions::read(Doc::of($condition))->weigh(Situations::at('2026-03-02T10:00:00Z', [
-            'first_name' => 'Ana', 'empty' => '', 'places' => 3, 'going' => false, 'tags' => ['racks'],
-            'starts' => ['at' => '2026-03-03T23:30:00Z', 'zone' => 'Asia/Tokyo'], 'due' => '2026-03-02', 'paid' => ['amount' => '12.50', 'currency' => 'GBP'],
-        ]));
+        $weighed = Conditions::read(Doc::of($condition))->weigh(
+            Situations::at('2026-03-02T10:00:00Z', [
+                'first_name' => 'Ana', 'empty' => '', 'places' => 3, 'going' => false, 'tags' => ['racks'],
+                'starts' => ['at' => '2026-03-03T23:30:00Z', 'zone' => 'Asia/Tokyo'], 'due' => '2026-03-02',
+                'paid' => ['amount' => '12.50', 'currency' => 'GBP'],
+            ]),
+        );
 
         self::assertSame([$truth, "condition.$because"], [$weighed->truth, $weighed->reason->code]);
     }
@@ -28,7 +31,8 @@ final class ConditionTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, Truth, string}> */
     public static function conditions(): iterable
     {
-        $ask = fn (string $field, string $test, mixed $value = null): array => ['field' => $field, 'test' => $test] + ($value === null ? [] : ['value' => $value]);
+        $ask = fn (string $field, string $test, mixed $value = null): array => ['field' => $field, 'test' => $test] +
+            ($value === null ? [] : ['value' => $value]);
         [$yes, $no, $unknown] = [Truth::True, Truth::False, Truth::Unknown];
         yield 'is, whatever the case' => [$ask('first_name', 'is', ' ANA '), $yes, 'value'];
         yield 'is not' => [$ask('first_name', 'is_not', 'Ben'), $yes, 'value'];
@@ -60,7 +64,11 @@ final class ConditionTest extends TestCase
         yield 'all, one false beats one unknown' => [['all' => [$ask('nickname', 'is', 'x'), $ask('places', 'is', 4)]], $no, 'value'];
         yield 'all, one unknown' => [['all' => [$ask('places', 'is', 3), $ask('nickname', 'is', 'x')]], $unknown, 'unknown'];
         yield 'any, one true beats one unknown' => [['any' => [$ask('nickname', 'is', 'x'), $ask('places', 'is', 3)]], $yes, 'value'];
-        yield 'any, one unknown beats one false' => [['any' => [$ask('places', 'is', 4), $ask('nickname', 'is', 'x')]], $unknown, 'unknown'];
+        yield 'any, one unknown beats one false' => [
+            ['any' => [$ask('places', 'is', 4), $ask('nickname', 'is', 'x')]],
+            $unknown,
+            'unknown',
+        ];
         yield 'none, explained by the one that is' => [['none' => [$ask('nickname', 'is', 'x'), $ask('places', 'is', 3)]], $no, 'value'];
         yield 'none of an unknown is unknown' => [['none' => [$ask('nickname', 'is', 'x')]], $unknown, 'unknown'];
     }

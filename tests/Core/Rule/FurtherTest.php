@@ -21,7 +21,10 @@ final class FurtherTest extends TestCase
         self::assertSame($ids[count($was->steps)], Further::step($was, $more));
         self::assertNull(Further::step($was, $was));
         self::assertNull(Further::step($more, $was));
-        self::assertSame(array_slice($ids, count($was->steps)), array_map(fn (Step $step): string => $step->id(), Further::alone($more, $ids[count($was->steps)])->steps ?? []));
+        self::assertSame(
+            array_slice($ids, count($was->steps)),
+            array_map(fn (Step $step): string => $step->id(), Further::alone($more, $ids[count($was->steps)])->steps ?? []),
+        );
         self::assertNull(Further::alone($more, 'nowhere'));
         self::assertSame($other->steps[1]->id(), Further::step(Rules::whenCallIsMissed()->wait(1, 'days')->build(), $other));
     }

@@ -15,8 +15,9 @@ use Tests\Support\Rules;
 
 final class RuleDocumentTest extends TestCase
 {
-    private const READERS_ALONE = ['document.which_record', 'document.example_twice',
-        'document.step_twice', 'document.wording_twice', 'document.not_before', 'document.recurrence_expected', 'document.day_and_time_expected', 'document.day_expected', 'document.last_before_first',
+    private const READERS_ALONE = [
+        'document.which_record', 'document.example_twice', 'document.step_twice', 'document.wording_twice', 'document.not_before',
+        'document.recurrence_expected', 'document.day_and_time_expected', 'document.day_expected', 'document.last_before_first',
         'document.not_reached_by', 'document.email_expected', 'document.word_expected', 'document.address_expected',
     ];
 
@@ -34,11 +35,26 @@ final class RuleDocumentTest extends TestCase
             yield basename($file) => [(string) file_get_contents($file)];
         }
         yield 'every kind of condition and step' => [self::everything()->build()->toJson()];
-        yield 'with an example' => [Rule::read(Doc::of(self::everything()->document() + ['examples' => [[
-            'name' => 'they pay early', 'at' => '2026-03-02T10:00:00Z', 'zone' => 'Europe/London', 'person' => ['first_name' => 'Robin'], 'record' => ['state' => 'booked', 'seats' => 2, 'paid' => false, 'note' => null],
-            'happens' => [['step' => 's2', 'after' => ['amount' => 5, 'unit' => 'minutes'], 'text' => 'Yes'], ['after' => ['amount' => 1, 'unit' => 'days'], 'values' => ['state' => 'paid']]],
-            'expects' => [['step' => 's2', 'at' => '2026-03-02T10:02:00Z', 'begins' => 'Hello']],
-        ]]]))->toJson()];
+        yield 'with an example' => [
+            Rule::read(
+                Doc::of(
+                    self::everything()->document() + [
+                        'examples' => [
+                            [
+                                'name' => 'they pay early', 'at' => '2026-03-02T10:00:00Z', 'zone' => 'Europe/London',
+                                'person' => ['first_name' => 'Robin'],
+                                'record' => ['state' => 'booked', 'seats' => 2, 'paid' => false, 'note' => null],
+                                'happens' => [
+                                    ['step' => 's2', 'after' => ['amount' => 5, 'unit' => 'minutes'], 'text' => 'Yes'],
+                                    ['after' => ['amount' => 1, 'unit' => 'days'], 'values' => ['state' => 'paid']],
+                                ],
+                                'expects' => [['step' => 's2', 'at' => '2026-03-02T10:02:00Z', 'begins' => 'Hello']],
+                            ],
+                        ],
+                    ],
+                ),
+            )->toJson(),
+        ];
     }
 
     /** @param  list<string>  $expected */
@@ -63,11 +79,19 @@ final class RuleDocumentTest extends TestCase
         yield 'no such trigger' => ['"on":"record_added"', '"on":"record_adde"', ['$.trigger.on document.not_one_of']];
         yield 'no such test, and no such unit' => ['"test":"is"', '"test":"iss"', ['$.conditions.all[0].test document.not_one_of']];
         yield 'a wait of no length' => ['"amount":2', '"amount":-2', ['$.steps[0].for.amount document.integer_expected']];
-        yield 'a wait of two kinds' => ['"for":{"amount":2,"unit":"minutes"}', '"for":{"amount":2,"unit":"minutes"},"until":{"time":"09:00","clock":"ours"}', ['$.steps[0] document.for_or_until']];
+        yield 'a wait of two kinds' => [
+            '"for":{"amount":2,"unit":"minutes"}',
+            '"for":{"amount":2,"unit":"minutes"},"until":{"time":"09:00","clock":"ours"}',
+            ['$.steps[0] document.for_or_until'],
+        ];
         yield 'a time of no day' => ['"time":"09:00"', '"time":"24:00"', ['$.steps[2].until.time document.time_expected']];
         yield 'two steps by one name' => ['"id":"s2"', '"id":"s1"', ['$.steps[1].id document.step_twice']];
         yield 'a broken text' => ['Hello {{ first_name', 'Hello {{ 1st_name', ['$.steps[1].wordings[0].text template.not_a_field']];
-        yield 'several at once' => ['"do":"wait"', '"do":"wate"', ['$.steps[0].do document.not_one_of', '$.steps[2].do document.not_one_of']];
+        yield 'several at once' => [
+            '"do":"wait"',
+            '"do":"wate"',
+            ['$.steps[0].do document.not_one_of', '$.steps[2].do document.not_one_of'],
+        ];
         yield 'not JSON' => ['{"linnet_rule"', '{linnet_rule"', ['$ document.not_json']];
     }
 
@@ -90,8 +114,13 @@ final class RuleDocumentTest extends TestCase
                 $problems = $e->problems;
                 $refused++;
             }
-            // What JSON Schema cannot say, or says more loosely, is the reader's alone: names given twice, days that exist, the merge language.
-            $both = array_filter($problems, fn (Problem $p): bool => ! in_array($p->reason->code, self::READERS_ALONE, true) && ! str_starts_with($p->reason->code, 'template.'));
+            // What JSON Schema cannot say, or says more loosely, is the reader's alone: names given twice, days that exist, the merge
+            // language.
+            $both = array_filter(
+                $problems,
+                fn (Problem $p): bool => ! in_array($p->reason->code, self::READERS_ALONE, true) &&
+                    ! str_starts_with($p->reason->code, 'template.'),
+            );
             if ($problems === [] || $both !== []) {
                 self::assertSame($problems === [], self::schemaTakes(json_decode($json)), $json);
             }
@@ -102,7 +131,9 @@ final class RuleDocumentTest extends TestCase
     private static function everything(): Rules
     {
         return Rules::whenCallIsMissed()
-            ->onlyIf(['any' => [['field' => 'call.rang_for', 'test' => 'between', 'value' => [1, 2.5]], ['none' => [['hours' => 'closed']]]]])
+            ->onlyIf([
+                'any' => [['field' => 'call.rang_for', 'test' => 'between', 'value' => [1, 2.5]], ['none' => [['hours' => 'closed']]]],
+            ])
             ->onlyIf(['field' => 'call.started_at', 'test' => 'weekday', 'value' => ['mon', 'sun']])
             ->onlyIf(['field' => 'call.why', 'test' => 'filled'])
             ->wait(2, 'minutes')->text('Hello {{ first_name | or: "there" }}')->waitUntil('09:00')->goOnOnlyIfNotReplied()->end('done');

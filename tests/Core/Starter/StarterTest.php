@@ -28,16 +28,26 @@ final class StarterTest extends TestCase
 
     public function testTheRulesPartsArePlayedByOurOwn(): void
     {
-        $cast = new Cast(['booking' => 'appointment'], ['booking.what' => 'treatment', 'booking.start' => 'begins', 'booking.state' => 'status'], ['booking.state' => ['booked' => 'fixed', 'cancelled' => 'called off', 'came' => 'came', 'did not come' => 'stayed away']], 'front');
+        $cast = new Cast(
+            ['booking' => 'appointment'], ['booking.what' => 'treatment', 'booking.start' => 'begins', 'booking.state' => 'status'],
+            ['booking.state' => ['booked' => 'fixed', 'cancelled' => 'called off', 'came' => 'came', 'did not come' => 'stayed away']],
+            'front',
+        );
         $rule = $cast->rule(self::all()['booking-tomorrow']);
         $json = $rule->toJson();
         self::assertStringNotContainsString('booking', $json);
-        self::assertSame(['on' => 'date_reached', 'type' => 'appointment', 'field' => 'begins'], array_intersect_key($rule->toDocument()['trigger'], ['on' => 1, 'type' => 1, 'field' => 1]));
+        self::assertSame(
+            ['on' => 'date_reached', 'type' => 'appointment', 'field' => 'begins'],
+            array_intersect_key($rule->toDocument()['trigger'], ['on' => 1, 'type' => 1, 'field' => 1]),
+        );
         self::assertSame(['field' => 'appointment.status', 'test' => 'is', 'value' => 'fixed'], $rule->conditions->toDocument());
         self::assertStringContainsString('{{ appointment.treatment }} is {{ appointment.begins | as: \"relative day\" }}', $json);
         self::assertStringContainsString('"appointment.status": "called off"', $json);
         self::assertStringContainsString('"key": "front"', $json);
-        self::assertStringContainsString('"to": "stayed away"', (string) json_encode($cast->rule(self::all()['booking-missed'])->toDocument(), JSON_PRETTY_PRINT));
+        self::assertStringContainsString(
+            '"to": "stayed away"',
+            (string) json_encode($cast->rule(self::all()['booking-missed'])->toDocument(), JSON_PRETTY_PRINT),
+        );
     }
 
     /** @return array<string, Starter> */

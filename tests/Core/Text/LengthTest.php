@@ -34,11 +34,20 @@ final class LengthTest extends TestCase
 
     /** @param  list<string>  $culprits */
     #[DataProvider('texts')]
-    public function testCountsUnitsPartsAndWhatIsLeft(string $text, string $encoding, int $units, int $parts, int $left, array $culprits = []): void
-    {
+    public function testCountsUnitsPartsAndWhatIsLeft(
+        string $text,
+        string $encoding,
+        int $units,
+        int $parts,
+        int $left,
+        array $culprits = [],
+    ): void {
         $length = Length::of($text);
 
-        self::assertSame([$encoding, $units, $parts, $left, $culprits], [$length->encoding->value, $length->units, $length->parts, $length->left, $length->culprits]);
+        self::assertSame(
+            [$encoding, $units, $parts, $left, $culprits],
+            [$length->encoding->value, $length->units, $length->parts, $length->left, $length->culprits],
+        );
         self::assertSame($text, implode('', Length::split($text)));
         self::assertCount($parts, Length::split($text));
     }
@@ -96,11 +105,20 @@ final class LengthTest extends TestCase
 
     public function testBoundsOverManyAreCountedByCost(): void
     {
-        $lengths = [[Length::of(str_repeat('a', 150)), 3], [Length::of(str_repeat('a', 10)), 1], [Length::of(str_repeat('ł', 71)), 2], [Length::of(str_repeat('a', 120)), 1]];
+        $lengths = [
+            [Length::of(str_repeat('a', 150)), 3], [Length::of(str_repeat('a', 10)), 1], [Length::of(str_repeat('ł', 71)), 2],
+            [Length::of(str_repeat('a', 120)), 1],
+        ];
         $bounds = Bounds::of($lengths, 4);
 
         self::assertNotNull($bounds);
-        self::assertSame([7, 10, 150, 71, 1, 2, 2, 4], [$bounds->people, $bounds->shortest, $bounds->median, $bounds->longest, $bounds->fewest, $bounds->over, $bounds->most, $bounds->lacking]);
+        self::assertSame(
+            [7, 10, 150, 71, 1, 2, 2, 4],
+            [
+                $bounds->people, $bounds->shortest, $bounds->median, $bounds->longest, $bounds->fewest, $bounds->over, $bounds->most,
+                $bounds->lacking,
+            ],
+        );
         self::assertNull(Bounds::of([], 3));
     }
 }

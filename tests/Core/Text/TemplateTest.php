@@ -45,7 +45,10 @@ final class TemplateTest extends TestCase
         yield 'a fallback goes through what follows' => ['{{ nickname | or: "there" | upper }}', 'THERE'];
         yield 'quotes inside quotes' => ['{{ nickname | or: "the \"boss\"" }}', 'the "boss"'];
         yield 'typographic quotes' => ['{{ nickname | or: “there” }}', 'there'];
-        yield 'upper, lower, title' => ['{{ first_name | upper }} {{ first_name | lower }} {{ first_name | lower | title }}', 'ANA ana Ana'];
+        yield 'upper, lower, title' => [
+            '{{ first_name | upper }} {{ first_name | lower }} {{ first_name | lower | title }}',
+            'ANA ana Ana',
+        ];
         yield 'limit' => ['{{ first_name | limit: 2 }}', 'An'];
         yield 'numbers and yes or no' => ['{{ places }} {{ going }}', '3 yes'];
         yield 'a list' => ['{{ booking.kit }}', 'towel, shoes'];
@@ -54,18 +57,27 @@ final class TemplateTest extends TestCase
         yield 'any other date in the receiver’s' => ['{{ booking.asked_at | as: "date time" }}', '12 March at 19:30'];
         yield 'time' => ['{{ booking.starts_at | as: "time" }}', '10:00'];
         yield 'time in the States, with a plain space' => ['{{ booking.starts_at | as: "time" }}', '10:00 AM', 'en_US'];
-        yield 'dates' => ['{{ booking.day | as: "date" }}; {{ booking.day | as: "short date" }}; {{ booking.day | as: "long date" }}; {{ booking.day | as: "weekday" }}', '25 December; 25 Dec; Friday, 25 December 2026; Friday'];
+        yield 'dates' => [
+            '{{ booking.day | as: "date" }}; {{ booking.day | as: "short date" }}; {{ booking.day | as: "long date" }}; {{ booking.day | as: "weekday" }}',
+            '25 December; 25 Dec; Friday, 25 December 2026; Friday',
+        ];
         yield 'an ICU pattern' => ['{{ booking.starts_at | as: "d/M/yy" }}', '14/3/26'];
         yield 'money' => ['{{ deal.value | as: "money" }} {{ deal.guess | as: "money" }}', '£1,234.50 £12.50'];
         yield 'money in French, with plain spaces' => ['{{ deal.value | as: "money" }}', '1 234,50 £GB', 'fr_FR'];
         yield 'numbers' => ['{{ deal.value | as: "number" }} {{ deal.guess | as: "0.00" }}', '1,234.5 12.50'];
         yield 'tomorrow' => ['{{ booking.starts_at | as: "relative day" }}', 'tomorrow'];
         yield 'today' => ['{{ booking.starts_at | as: "relative day" }}', 'today', 'en_GB', '2026-03-14T12:00:00Z'];
-        yield 'still tomorrow for the receiver, whose evening it is' => ['{{ booking.starts_at | as: "relative day" }}', 'tomorrow', 'en_GB', '2026-03-14T02:00:00Z'];
+        yield 'still tomorrow for the receiver, whose evening it is' => [
+            '{{ booking.starts_at | as: "relative day" }}', 'tomorrow', 'en_GB', '2026-03-14T02:00:00Z',
+        ];
         yield 'yesterday' => ['{{ booking.starts_at | as: "relative day" }}', 'yesterday', 'en_GB', '2026-03-15T12:00:00Z'];
-        yield 'within the week, the weekday' => ['{{ booking.starts_at | as: "relative day" }}', 'on Saturday', 'en_GB', '2026-03-09T12:00:00Z'];
+        yield 'within the week, the weekday' => [
+            '{{ booking.starts_at | as: "relative day" }}', 'on Saturday', 'en_GB', '2026-03-09T12:00:00Z',
+        ];
         yield 'a week ahead, the date' => ['{{ booking.starts_at | as: "relative day" }}', 'on 14 March', 'en_GB', '2026-03-07T12:00:00Z'];
-        yield 'far ahead, with the year' => ['{{ booking.day | as: "relative day" }}', 'on 25 December 2026', 'en_GB', '2025-03-07T12:00:00Z'];
+        yield 'far ahead, with the year' => [
+            '{{ booking.day | as: "relative day" }}', 'on 25 December 2026', 'en_GB', '2025-03-07T12:00:00Z',
+        ];
         yield 'in other tongues' => ['{{ booking.starts_at | as: "relative day" }}', 'morgen', 'de_DE'];
     }
 
@@ -107,7 +119,9 @@ final class TemplateTest extends TestCase
     public function testAlternativesFollowTheSeed(): void
     {
         $template = Template::parse('{{ pick: "Hi" / "Hello" / "Hey" }} and {{ pick: "a" / "b" }}');
-        $render = fn (string $seed): string => (new Renderer(Facts::of([]), new \DateTimeImmutable('2026-03-13'), 'UTC', 'en_GB', seed: $seed))->render($template);
+        $render = fn (string $seed): string => (new Renderer(
+            Facts::of([]), new \DateTimeImmutable('2026-03-13'), 'UTC', 'en_GB', seed: $seed,
+        ))->render($template);
         $seen = array_unique(array_map(fn (int $i): string => $render("run $i"), range(1, 60)));
 
         self::assertSame($render('run 7'), $render('run 7'));
@@ -117,7 +131,10 @@ final class TemplateTest extends TestCase
     public function testNoFormatOfAnyLocaleForcesUcs2OnAnEnglishText(): void
     {
         foreach (['en_GB', 'en_US', 'en_AU', 'en_CA', 'fr_FR', 'nl_NL'] as $locale) {
-            $text = self::render('{{ booking.starts_at | as: "time" }} {{ deal.value | as: "number" }} {{ booking.starts_at | as: "weekday time" }}', $locale);
+            $text = self::render(
+                '{{ booking.starts_at | as: "time" }} {{ deal.value | as: "number" }} {{ booking.starts_at | as: "weekday time" }}',
+                $locale,
+            );
             self::assertSame([], Length::of($text)->culprits, "$locale: $text");
         }
     }
@@ -132,7 +149,11 @@ final class TemplateTest extends TestCase
                 $nodes = Template::parse($text)->nodes;
                 // What was read is written so that it reads the same.
                 $written = implode('', array_map(fn (Node $node): string => $node->written(), $nodes));
-                self::assertSame($written, implode('', array_map(fn (Node $node): string => $node->written(), Template::parse($written)->nodes)), $text);
+                self::assertSame(
+                    $written,
+                    implode('', array_map(fn (Node $node): string => $node->written(), Template::parse($written)->nodes)),
+                    $text,
+                );
                 self::render($text);
             } catch (TemplateError $e) {
                 self::assertLessThanOrEqual(mb_strlen($text, 'UTF-8'), $e->at);
@@ -143,13 +164,20 @@ final class TemplateTest extends TestCase
 
     public function testTagsAreWrittenAsTheyAreRead(): void
     {
-        foreach (['{{ first_name }}', '{{ a.b | as: "weekday time" | upper | limit: 12 | or: "say \\"so\\" \\“now\\”" }}', '{{ pick: "Hi" / "a/b }}" }}', '{{ link: basket.url }}', '{{ code: "welcome" }}', '{{ "{{" }}'] as $tag) {
+        foreach (
+            [
+                '{{ first_name }}', '{{ a.b | as: "weekday time" | upper | limit: 12 | or: "say \\"so\\" \\“now\\”" }}',
+                '{{ pick: "Hi" / "a/b }}" }}', '{{ link: basket.url }}', '{{ code: "welcome" }}', '{{ "{{" }}',
+            ] as $tag
+        ) {
             self::assertSame([$tag], array_map(fn (Node $node): string => $node->written(), Template::parse($tag)->nodes));
         }
     }
 
     private static function render(string $template, string $locale = 'en_GB', string $now = '2026-03-13T12:00:00Z'): string
     {
-        return (new Renderer(Facts::fromJson(self::FACTS), new \DateTimeImmutable($now), 'America/Toronto', $locale))->render(Template::parse($template));
+        return (new Renderer(Facts::fromJson(self::FACTS), new \DateTimeImmutable($now), 'America/Toronto', $locale))->render(
+            Template::parse($template),
+        );
     }
 }

@@ -39,14 +39,25 @@ final class WordingsTest extends TestCase
 
     public function testWhatClosesIsSaidWhenAllAreUsedUp(): void
     {
-        $wordings = Wordings::read(Doc::of(['wordings' => [['id' => 'a', 'text' => 'A', 'most' => 1]], 'closing' => ['id' => 'z', 'text' => 'Z']]));
+        $wordings = Wordings::read(
+            Doc::of(['wordings' => [['id' => 'a', 'text' => 'A', 'most' => 1]], 'closing' => ['id' => 'z', 'text' => 'Z']]),
+        );
 
         self::assertSame('z', $wordings->choose([], new Used(['a' => 1]), 's', 1)?->id);
     }
 
     public function testChanceFollowsTheWeightsAndTheSeed(): void
     {
-        $wordings = Wordings::read(Doc::of(['turns' => 'by_weight', 'wordings' => [['id' => 'a', 'text' => 'A', 'weight' => 3], ['id' => 'b', 'text' => 'B'], ['id' => 'c', 'text' => 'C', 'weight' => 0]]]));
+        $wordings = Wordings::read(
+            Doc::of([
+                'turns' => 'by_weight',
+                'wordings' => [
+                    ['id' => 'a', 'text' => 'A', 'weight' => 3],
+                    ['id' => 'b', 'text' => 'B'],
+                    ['id' => 'c', 'text' => 'C', 'weight' => 0],
+                ],
+            ]),
+        );
         $seen = ['a' => 0, 'b' => 0, 'c' => 0];
         for ($i = 0; $i < 4000; $i++) {
             $chosen = $wordings->choose([], new Used, "run $i", 1);
@@ -69,6 +80,14 @@ final class WordingsTest extends TestCase
     /** @param  array<string, int>  $most */
     private static function wordings(string $turns, array $most): Wordings
     {
-        return Wordings::read(Doc::of(['turns' => $turns, 'wordings' => array_map(fn (string $id): array => ['id' => $id, 'text' => strtoupper($id)] + (isset($most[$id]) ? ['most' => $most[$id]] : []), ['a', 'b', 'c'])]));
+        return Wordings::read(
+            Doc::of([
+                'turns' => $turns,
+                'wordings' => array_map(
+                    fn (string $id): array => ['id' => $id, 'text' => strtoupper($id)] + (isset($most[$id]) ? ['most' => $most[$id]] : []),
+                    ['a', 'b', 'c'],
+                ),
+            ]),
+        );
     }
 }

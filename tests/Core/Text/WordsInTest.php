@@ -52,7 +52,10 @@ final class WordsInTest extends TestCase
         $heard = (new Listening(
             ReservedWords::read(Doc::of(['opt_out' => ['STOP', 'CANCEL'], 'opt_in' => ['START'], 'help' => ['HELP']])),
             $asked ? ['7' => $answers] : [],
-            ['3' => [Keywords::read(Doc::of(['words' => ['kayak', 'yes'], 'match' => 'first'])), false], '4' => [Keywords::read(Doc::of(['words' => ['level']])), true]],
+            [
+                '3' => [Keywords::read(Doc::of(['words' => ['kayak', 'yes'], 'match' => 'first'])), false],
+                '4' => [Keywords::read(Doc::of(['words' => ['level']])), true],
+            ],
         ))->to($text);
 
         self::assertSame([$meaning, $answer], [$heard->meaning->value, $heard->answer]);
@@ -90,10 +93,23 @@ final class WordsInTest extends TestCase
     /** @return iterable<string, array{string, bool}> */
     public static function sentences(): iterable
     {
-        foreach (['Please stop texting me', 'Please stóp texting me', "plea\u{200B}se stop", 'stopp', 'stop it', 'take me off your list', 'remove my number', 'don’t text me again', 'No more texts please', 'can you unsubscribe me', 'I do not want any more messages', 'leave me alone', 'stop sending these', 'opt out', 'get me off this list', 'never contact me again'] as $sentence) {
+        foreach (
+            [
+                'Please stop texting me', 'Please stóp texting me', "plea\u{200B}se stop", 'stopp', 'stop it', 'take me off your list',
+                'remove my number', 'don’t text me again', 'No more texts please', 'can you unsubscribe me',
+                'I do not want any more messages', 'leave me alone', 'stop sending these', 'opt out', 'get me off this list',
+                'never contact me again',
+            ] as $sentence
+        ) {
             yield $sentence => [$sentence, true];
         }
-        foreach (['Where do I stop for the bus?', 'We will not stop at the shop', 'Thanks, see you at ten', 'Can I bring a friend?', 'don’t hesitate to call', 'is the text on the board right?', 'I cannot come, please move it', 'yes', 'remove the old paddle from my order please'] as $sentence) {
+        foreach (
+            [
+                'Where do I stop for the bus?', 'We will not stop at the shop', 'Thanks, see you at ten', 'Can I bring a friend?',
+                'don’t hesitate to call', 'is the text on the board right?', 'I cannot come, please move it', 'yes',
+                'remove the old paddle from my order please',
+            ] as $sentence
+        ) {
             yield $sentence => [$sentence, false];
         }
     }

@@ -49,10 +49,18 @@ final class MomentsTest extends TestCase
     /** @return iterable<string, array<mixed>> */
     public static function spans(): iterable
     {
-        yield 'minutes are elapsed time across the spring change' => ['2026-03-29T00:50:00Z', 20, Unit::Minutes, 'Europe/London', '2026-03-29 01:10:00'];
-        yield 'hours are elapsed time across the autumn change' => ['2026-10-24T23:30:00Z', 3, Unit::Hours, 'Europe/London', '2026-10-25 02:30:00'];
-        yield 'a day keeps the clock on the wall in spring' => ['2026-03-28T09:00:00Z', 1, Unit::Days, 'Europe/London', '2026-03-29 08:00:00'];
-        yield 'a day keeps the clock on the wall in autumn' => ['2026-10-24T08:00:00Z', 1, Unit::Days, 'Europe/London', '2026-10-25 09:00:00'];
+        yield 'minutes are elapsed time across the spring change' => [
+            '2026-03-29T00:50:00Z', 20, Unit::Minutes, 'Europe/London', '2026-03-29 01:10:00',
+        ];
+        yield 'hours are elapsed time across the autumn change' => [
+            '2026-10-24T23:30:00Z', 3, Unit::Hours, 'Europe/London', '2026-10-25 02:30:00',
+        ];
+        yield 'a day keeps the clock on the wall in spring' => [
+            '2026-03-28T09:00:00Z', 1, Unit::Days, 'Europe/London', '2026-03-29 08:00:00',
+        ];
+        yield 'a day keeps the clock on the wall in autumn' => [
+            '2026-10-24T08:00:00Z', 1, Unit::Days, 'Europe/London', '2026-10-25 09:00:00',
+        ];
         yield 'a day into the gap moves on' => ['2026-03-07T07:30:00Z', 1, Unit::Days, 'America/New_York', '2026-03-08 07:30:00'];
         yield 'a week' => ['2026-03-25T10:00:00Z', 1, Unit::Weeks, 'Europe/London', '2026-04-01 09:00:00'];
         yield 'the end of a month' => ['2026-01-31T10:00:00Z', 1, Unit::Months, 'UTC', '2026-02-28 10:00:00'];

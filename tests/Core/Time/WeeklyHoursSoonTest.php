@@ -58,7 +58,15 @@ final class WeeklyHoursSoonTest extends TestCase
         $week = [];
         foreach (WeeklyHours::DAYS as $day) {
             $from = mt_rand(0, 90) * 15;
-            $week[$day] = mt_rand(0, 3) === 0 ? [] : [[sprintf('%02d:%02d', intdiv($from, 60), $from % 60), sprintf('%02d:%02d', ...[intdiv(($from + 195) % 1440, 60), ($from + 195) % 60])]];
+            $week[$day] =
+                mt_rand(0, 3) === 0
+                    ? []
+                    : [
+                        [
+                            sprintf('%02d:%02d', intdiv($from, 60), $from % 60),
+                            sprintf('%02d:%02d', ...[intdiv(($from + 195) % 1440, 60), ($from + 195) % 60]),
+                        ],
+                    ];
         }
 
         return WeeklyHours::read(Doc::of(['week' => $week, 'closed' => ['2026-06-11', '2026-03-29']]));

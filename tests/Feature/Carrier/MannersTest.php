@@ -34,7 +34,12 @@ final class MannersTest extends TownTestCase
 
         self::assertSame(1, Message::query()->where('origin', MessageOrigin::Them)->count());
         self::assertSame(count(self::CALLERS), Run::query()->count());
-        $states = Message::query()->where('origin', MessageOrigin::Rule)->orderBy('id')->get()->mapWithKeys(fn (Message $text): array => [(string) $text->number => $text->state])->all();
+        $states = Message::query()
+            ->where('origin', MessageOrigin::Rule)
+            ->orderBy('id')
+            ->get()
+            ->mapWithKeys(fn (Message $text): array => [(string) $text->number => $text->state])
+            ->all();
         self::assertSame(MessageState::Dropped, $states['+442079460018']);
         $ledger = $this->town->standins->ledger();
         self::assertSame(count($ledger), count(array_unique(array_column($ledger, 'key'))));
@@ -50,6 +55,9 @@ final class MannersTest extends TownTestCase
         $this->town->standins->write('+447700900301', self::DESK, 'HELP');
         $this->town->settle();
 
-        self::assertSame([1, MessageState::Handed], [count($this->town->standins->ledger()), Message::query()->where('origin', MessageOrigin::Words)->firstOrFail()->state]);
+        self::assertSame(
+            [1, MessageState::Handed],
+            [count($this->town->standins->ledger()), Message::query()->where('origin', MessageOrigin::Words)->firstOrFail()->state],
+        );
     }
 }

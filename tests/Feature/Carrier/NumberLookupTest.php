@@ -46,7 +46,10 @@ final class NumberLookupTest extends TownTestCase
     {
         self::assertSame(NumberKind::Either, $this->number(self::TORONTO)->kind);
         $this->town->standins->behave('error', true);
-        self::assertSame('+1 416-555-0142 could not be looked up: it answered with HTTP 503. Nothing is changed; try again in a while.', $this->lookUp(self::TORONTO));
+        self::assertSame(
+            '+1 416-555-0142 could not be looked up: it answered with HTTP 503. Nothing is changed; try again in a while.',
+            $this->lookUp(self::TORONTO),
+        );
         self::assertNull($this->number(self::TORONTO)->looked_up_at);
 
         self::assertSame('+1 416-555-0142 was looked up: a mobile, and in use.', $this->lookUp(self::TORONTO));

@@ -76,7 +76,12 @@ final class ReceiptsTest extends TestCase
 
         self::assertSame(
             ['you will get', 'welcome back', 'Call us on', 'Call us on'],
-            array_map(fn (array $text): string => preg_match('/you will get|welcome back|Call us on/', $text['text'], $found) === 1 ? $found[0] : $text['text'], $this->handedOver),
+            array_map(
+                fn (array $text): string => preg_match('/you will get|welcome back|Call us on/', $text['text'], $found) === 1
+                    ? $found[0]
+                    : $text['text'],
+                $this->handedOver,
+            ),
         );
     }
 
@@ -92,9 +97,15 @@ final class ReceiptsTest extends TestCase
     {
         $this->withToken('another')->postJson('/in/carrier', ['kind' => 'receipt'])->assertUnauthorized();
         $this->fromCarrier(['kind' => 'weather'])->assertStatus(422);
-        $this->fromCarrier(['kind' => 'text', 'ref' => 'H1', 'from' => self::WEN, 'to' => '+447700900999', 'text' => 'Hi'])->assertStatus(422);
-        $this->fromCarrier(['kind' => 'text', 'ref' => 'H1', 'from' => 'nobody', 'to' => self::FRONT_DESK, 'text' => 'Hi'])->assertStatus(422);
-        $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C1', 'key' => 'elsewhere:1', 'fate' => 'arrived', 'at' => '2026-03-02T10:00:00Z'])->assertStatus(422);
+        $this->fromCarrier(['kind' => 'text', 'ref' => 'H1', 'from' => self::WEN, 'to' => '+447700900999', 'text' => 'Hi'])->assertStatus(
+            422,
+        );
+        $this->fromCarrier(['kind' => 'text', 'ref' => 'H1', 'from' => 'nobody', 'to' => self::FRONT_DESK, 'text' => 'Hi'])->assertStatus(
+            422,
+        );
+        $this->fromCarrier([
+            'kind' => 'receipt', 'ref' => 'C1', 'key' => 'elsewhere:1', 'fate' => 'arrived', 'at' => '2026-03-02T10:00:00Z',
+        ])->assertStatus(422);
 
         self::assertSame(0, Message::query()->count());
     }

@@ -33,22 +33,41 @@ final class CommandsTest extends TestCase
     public function testRender(): void
     {
         $facts = tempnam(sys_get_temp_dir(), 'facts');
-        file_put_contents((string) $facts, '{"first_name": "Ana", "lesson": {"starts": {"at": "2026-03-14T10:00:00Z", "zone": "Europe/London"}}}');
+        file_put_contents(
+            (string) $facts,
+            '{"first_name": "Ana", "lesson": {"starts": {"at": "2026-03-14T10:00:00Z", "zone": "Europe/London"}}}',
+        );
         $with = ['--facts' => $facts, '--at' => '2026-03-13T20:00:00-05:00', '--zone' => 'America/Toronto', '--locale' => 'en_GB'];
 
-        self::assertSame(['text' => 'Ana, tomorrow at 10:00'], $this->print('linnet:render', [
-            'template' => '{{ first_name }}, {{ lesson.starts | as: "relative day" }} at {{ lesson.starts | as: "time" }}',
-        ] + $with));
-        self::assertSame(['problem' => ['at' => 6, 'says' => 'There is no value for “last name”, and the text gives nothing to say instead.']], $this->print('linnet:render', [
-            'template' => 'Hi {{ last_name }}',
-        ] + $with));
+        self::assertSame(
+            ['text' => 'Ana, tomorrow at 10:00'],
+            $this->print(
+                'linnet:render',
+                [
+                    'template' => '{{ first_name }}, {{ lesson.starts | as: "relative day" }} at {{ lesson.starts | as: "time" }}',
+                ] + $with,
+            ),
+        );
+        self::assertSame(
+            ['problem' => ['at' => 6, 'says' => 'There is no value for “last name”, and the text gives nothing to say instead.']],
+            $this->print(
+                'linnet:render',
+                [
+                    'template' => 'Hi {{ last_name }}',
+                ] + $with,
+            ),
+        );
         self::assertSame(2, Artisan::call('linnet:render', ['template' => 'Hi', '--at' => 'noon']));
     }
 
     public function testThePagesOfTheFormatsAreThoseOfTheirSchemas(): void
     {
         foreach (Reference::PAGES as $page) {
-            self::assertSame(Reference::page($page), file_get_contents(base_path("docs/formats/$page.md")), 'Run php artisan linnet:reference.');
+            self::assertSame(
+                Reference::page($page),
+                file_get_contents(base_path("docs/formats/$page.md")),
+                'Run php artisan linnet:reference.',
+            );
         }
     }
 

@@ -43,6 +43,14 @@ final class MigrationTest extends TestCase
 
     private function migration(string $file): Process
     {
-        return new Process(['php', 'artisan', 'migrate', '--force'], base_path(), ['APP_ENV' => 'demo', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $file], timeout: 120);
+        return new Process(
+            ['php', 'artisan', 'migrate', '--force'],
+            base_path(),
+            [
+                'APP_ENV' => 'demo', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'DB_CONNECTION' => 'sqlite',
+                'DB_DATABASE' => $file,
+            ],
+            timeout: 120,
+        );
     }
 }

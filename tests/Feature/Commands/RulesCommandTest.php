@@ -36,7 +36,11 @@ final class RulesCommandTest extends TestCase
         $files = glob(base_path('demo/rules/*.json')) ?: [];
         self::assertGreaterThanOrEqual(25, count($files));
         foreach ($files as $file) {
-            self::assertSame(trim(Core::fromJson((string) file_get_contents($file))->toJson()), trim((string) file_get_contents("$this->folder/".basename($file))), basename($file));
+            self::assertSame(
+                trim(Core::fromJson((string) file_get_contents($file))->toJson()),
+                trim((string) file_get_contents("$this->folder/".basename($file))),
+                basename($file),
+            );
         }
         self::assertSame(ActivationState::Paused, Rule::query()->where('key', 'birthday')->firstOrFail()->power);
         // In again, nothing is published anew.
@@ -67,7 +71,11 @@ final class RulesCommandTest extends TestCase
     {
         $this->rules('import', [base_path('demo/rules/first-monday.json')], ['--on' => true]);
         $rule = Rule::query()->where('key', 'first-monday')->firstOrFail();
-        $due = fn (): ?string => Timer::query()->where('kind', Timer::CALENDAR)->where('subject_id', $rule->id)->first()?->due_at?->format('Y-m-d H:i');
+        $due = fn (): ?string => Timer::query()
+            ->where('kind', Timer::CALENDAR)
+            ->where('subject_id', $rule->id)
+            ->first()
+            ?->due_at?->format('Y-m-d H:i');
         self::assertSame('2026-04-06 09:00', $due());
         mkdir($this->folder);
         $document = $rule->version?->document;
@@ -93,7 +101,10 @@ final class RulesCommandTest extends TestCase
         $table = Artisan::output();
         foreach ($lived['texts'] as $text) {
             self::assertStringContainsString($text['words'], $table);
-            self::assertStringContainsString($text['leaves'] === null ? $text['why'] : (new \DateTimeImmutable($text['leaves']))->format('D j M Y H:i:s'), $table);
+            self::assertStringContainsString(
+                $text['leaves'] === null ? $text['why'] : (new \DateTimeImmutable($text['leaves']))->format('D j M Y H:i:s'),
+                $table,
+            );
         }
         self::assertSame(1, Artisan::call('linnet:rehearse', ['rule' => 'nowhere.json'] + $at));
         self::assertStringContainsString('nowhere.json', Artisan::output());

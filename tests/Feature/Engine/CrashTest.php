@@ -10,7 +10,9 @@ use App\Models\MessageState;
 use App\Models\Source;
 use Tests\Feature\TownTestCase;
 
-/** The worker is killed at random instants while calls come in, texts fall due and follow-ups fall due; the carrier's ledger is the judge. */
+/**
+ * The worker is killed at random instants while calls come in, texts fall due and follow-ups fall due; the carrier's ledger is the judge.
+ */
 final class CrashTest extends TownTestCase
 {
     private const FRONT_DESK = '+447700900100';
@@ -56,9 +58,15 @@ final class CrashTest extends TownTestCase
         $callers = [];
         for ($i = 0; $i < $many; $i++) {
             $callers[] = $caller = sprintf('+447700900%03d', 200 + $this->calls++);
-            resolve(Deliveries::class)->take(Source::query()->where('key', 'phone')->firstOrFail(), (string) json_encode([
-                'ref' => $caller, 'cli' => $caller, 'ddi' => $line, 't0' => 1772445580000, 'ring' => ['ms' => 20000], 'why_unanswered' => 'rang out',
-            ]), [], null);
+            resolve(Deliveries::class)->take(
+                Source::query()->where('key', 'phone')->firstOrFail(),
+                (string) json_encode([
+                    'ref' => $caller, 'cli' => $caller, 'ddi' => $line, 't0' => 1772445580000, 'ring' => ['ms' => 20000],
+                    'why_unanswered' => 'rang out',
+                ]),
+                [],
+                null,
+            );
         }
 
         return $callers;

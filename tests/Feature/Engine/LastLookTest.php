@@ -39,7 +39,10 @@ final class LastLookTest extends TestCase
         $this->travel(3)->minutes();
         $this->work();
 
-        self::assertSame(['It is.', 'Osier Quay Boathouse: you will get no more texts from us. Text START if you change your mind.'], array_column($this->handedOver, 'text'));
+        self::assertSame(
+            ['It is.', 'Osier Quay Boathouse: you will get no more texts from us. Text START if you change your mind.'],
+            array_column($this->handedOver, 'text'),
+        );
         self::assertSame('gate.opted_out', Message::query()->where('body', 'Until six.')->sole()->reason['code'] ?? null);
     }
 
@@ -104,10 +107,17 @@ final class LastLookTest extends TestCase
     public static function holds(): iterable
     {
         $line = fn (self $test, string $power) => $test->put('/lines/1/power', ['power' => $power]);
-        $hours = fn (string $from, string $to): array => ['table' => 'service', 'week' => array_fill_keys(WeeklyHours::DAYS, ['from' => $from, 'to' => $to])];
+        $hours = fn (string $from, string $to): array => [
+            'table' => 'service',
+            'week' => array_fill_keys(WeeklyHours::DAYS, ['from' => $from, 'to' => $to]),
+        ];
         $limits = fn (array $more): array => ['policy' => json_encode($more + Business::ours()->policy)];
         yield 'its line is off' => [fn (self $test) => $line($test, 'paused'), fn (self $test) => $line($test, 'on'), 'gate.line_paused'];
-        yield 'not a decent hour' => [fn (self $test) => $test->put('/safeguards/hours', $hours('12:00', '18:00')), fn (self $test) => $test->put('/safeguards/hours', $hours('08:00', '20:30')), 'gate.outside_hours'];
+        yield 'not a decent hour' => [
+            fn (self $test) => $test->put('/safeguards/hours', $hours('12:00', '18:00')),
+            fn (self $test) => $test->put('/safeguards/hours', $hours('08:00', '20:30')),
+            'gate.outside_hours',
+        ];
         yield 'the month’s money is spent' => [
             fn (self $test) => DB::table('businesses')->update($limits(['month_micros' => 0])), function (self $test) use ($limits): void {
                 DB::table('businesses')->update($limits(['month_micros' => 90_000_000]));
@@ -115,15 +125,36 @@ final class LastLookTest extends TestCase
             }, 'gate.budget_spent',
         ];
         yield 'the line is unwell' => [
-            fn (self $test) => [Line::query()->whereKey(1)->update(['attempts' => 100, 'failed' => 50])], fn (self $test) => $line($test, 'on'), 'gate.line_unwell',
+            fn (self $test) => [
+                Line::query()
+                    ->whereKey(1)
+                    ->update(['attempts' => 100, 'failed' => 50]),
+            ],
+            fn (self $test) => $line($test, 'on'),
+            'gate.line_unwell',
         ];
         yield 'a likely stop, and somebody decides that it is none' => [
-            fn (self $test) => Number::query()->where('e164', self::WEN)->update(['ambiguous_opt_out_message_id' => Message::query()->create(['name' => 'in/x', 'origin' => 'them', 'state' => 'received', 'person_id' => $test->person(self::WEN)->id, 'line_id' => 1, 'body' => 'stop this', 'wanted_at' => '2026-03-01 10:00', 'at' => '2026-03-01 10:00'])->id]),
-            fn (self $test) => $test->post('/numbers/'.Number::query()->where('e164', self::WEN)->sole()->id.'/doubt', ['means' => 'no']), 'gate.may_have_opted_out',
+            fn (self $test) => Number::query()
+                ->where('e164', self::WEN)
+                ->update([
+                    'ambiguous_opt_out_message_id' => Message::query()->create([
+                        'name' => 'in/x', 'origin' => 'them', 'state' => 'received', 'person_id' => $test->person(self::WEN)->id,
+                        'line_id' => 1, 'body' => 'stop this', 'wanted_at' => '2026-03-01 10:00', 'at' => '2026-03-01 10:00',
+                    ])->id,
+                ]),
+            fn (self $test) => $test->post('/numbers/'.Number::query()->where('e164', self::WEN)->sole()->id.'/doubt', [
+                'means' => 'no',
+            ]),
+            'gate.may_have_opted_out',
         ];
         yield 'their zone was wrong' => [
-            fn (self $test) => Person::query()->whereKey($test->person(self::WEN)->id)->update(['zone' => 'America/Los_Angeles']),
-            fn (self $test) => $test->put('/people/'.$test->person(self::WEN)->id, ['first_name' => 'Wen', 'numbers' => self::WEN, 'zone' => 'Europe/London'])->assertSessionHasNoErrors(), 'gate.outside_hours',
+            fn (self $test) => Person::query()
+                ->whereKey($test->person(self::WEN)->id)
+                ->update(['zone' => 'America/Los_Angeles']),
+            fn (self $test) => $test
+                ->put('/people/'.$test->person(self::WEN)->id, ['first_name' => 'Wen', 'numbers' => self::WEN, 'zone' => 'Europe/London'])
+                ->assertSessionHasNoErrors(),
+            'gate.outside_hours',
         ];
     }
 
@@ -131,7 +162,12 @@ final class LastLookTest extends TestCase
     {
         $rule = \App\Models\Rule::query()->where('name', 'like', 'Front desk%')->firstOrFail();
         $document = $rule->version->document ?? [];
-        $document['steps'] = array_map(fn (array $step): array => $step['do'] === 'text' ? ['wordings' => [['id' => 'w', 'text' => 'Dear {{ first_name }}, we missed you.']]] + $step : $step, $document['steps']);
+        $document['steps'] = array_map(
+            fn (array $step): array => $step['do'] === 'text'
+                ? ['wordings' => [['id' => 'w', 'text' => 'Dear {{ first_name }}, we missed you.']]] + $step
+                : $step,
+            $document['steps'],
+        );
         $rule->version?->update(['document' => $document]);
         $this->missedCall('+447700900390');
         $this->work();
@@ -140,7 +176,9 @@ final class LastLookTest extends TestCase
         self::assertSame(MessageState::SetAside, $this->textsTo('+447700900390')[0]->state);
 
         $person = $this->person('+447700900390');
-        $this->actingAs($this->staff(Role::Administrator))->put("/people/$person->id", ['first_name' => 'Ottoline', 'numbers' => '+447700900390'])->assertSessionHasNoErrors();
+        $this->actingAs($this->staff(Role::Administrator))
+            ->put("/people/$person->id", ['first_name' => 'Ottoline', 'numbers' => '+447700900390'])
+            ->assertSessionHasNoErrors();
         $this->work();
         self::assertSame(['+447700900390'], array_column($this->handedOver, 'to'));
     }

@@ -75,7 +75,11 @@ final class MissedCallTest extends TestCase
         self::assertCount(2, $this->handedOver);
         self::assertStringContainsString('no more texts from us', $this->handedOver[1]['text']);
         self::assertSame(1, Consent::query()->count());
-        $last = Trace::query()->where('person_id', $this->person(self::WEN)->id)->where('code', 'start.opted_out')->orderByDesc('id')->firstOrFail();
+        $last = Trace::query()
+            ->where('person_id', $this->person(self::WEN)->id)
+            ->where('code', 'start.opted_out')
+            ->orderByDesc('id')
+            ->firstOrFail();
         self::assertSame('Not started: Wen has said stop.', Sentence::of(['code' => $last->code, 'with' => $last->with]));
 
         $this->textFrom(self::WEN, 'START');
@@ -117,7 +121,10 @@ final class MissedCallTest extends TestCase
 
         $text = $this->textsTo('+14165550142')[0];
         self::assertSame(MessageState::Waiting, $text->state);
-        self::assertSame('Held until Mon 2 March 08:00 for Ana (Toronto): it was Mon 2 March 02:02 there, outside decent hours.', $this->why($text));
+        self::assertSame(
+            'Held until Mon 2 March 08:00 for Ana (Toronto): it was Mon 2 March 02:02 there, outside decent hours.',
+            $this->why($text),
+        );
 
         $this->goOnTo('2026-03-02 12:59');
         self::assertSame([], $this->handedOver);
@@ -167,18 +174,25 @@ final class MissedCallTest extends TestCase
     public static function deliveries(): iterable
     {
         yield 'well' => [fn (self $t) => $t->missedCall(self::WEN), 200, ['taken'], 1, ''];
-        yield 'somebody answered' => [fn (self $t) => $t->missedCall(self::WEN, ['why_unanswered' => null]), 200, ['left_out'], 0, 'somebody answered'];
+        yield 'somebody answered' => [
+            fn (self $t) => $t->missedCall(self::WEN, ['why_unanswered' => null]), 200, ['left_out'], 0, 'somebody answered',
+        ];
         yield 'a withheld number' => [fn (self $t) => $t->missedCall('WITHHELD'), 200, ['taken'], 1, 'withheld'];
-        yield 'the wrong secret' => [fn (self $t) => $t->missedCall(self::WEN, secret: 'yesterday'), 401, ['refused'], 0, 'secret was missing or wrong'];
+        yield 'the wrong secret' => [
+            fn (self $t) => $t->missedCall(self::WEN, secret: 'yesterday'), 401, ['refused'], 0, 'secret was missing or wrong',
+        ];
         yield 'broken off' => [fn (self $t) => $t->postPhone('{"ref": "OQ-'), 422, ['refused'], 0, 'cut off'];
         yield 'nothing' => [fn (self $t) => $t->postPhone(''), 422, ['refused'], 0, 'empty'];
         yield 'too large' => [fn (self $t) => $t->postPhone(str_repeat('x', 262_145)), 413, ['refused'], 0, 'larger than 256 KB'];
-        yield 'bytes that are no characters' => [fn (self $t) => $t->postPhone("{\"ref\": \"\xFF\"}"), 422, ['refused'], 0, 'no characters in UTF-8'];
-        yield 'sent twice' => [function (self $t) {
-            $t->missedCall(self::WEN, ['ref' => 'OQ-7'])->assertOk();
+        yield 'bytes that are no characters' => [
+            fn (self $t) => $t->postPhone("{\"ref\": \"\xFF\"}"), 422, ['refused'], 0, 'no characters in UTF-8',
+        ];
+        yield 'sent twice' => [
+            function (self $t) {
+                $t->missedCall(self::WEN, ['ref' => 'OQ-7'])->assertOk();
 
-            return $t->missedCall(self::WEN, ['ref' => 'OQ-7']);
-        }, 200, ['taken', 'repeated'], 1, 'come before'];
+                return $t->missedCall(self::WEN, ['ref' => 'OQ-7']);
+            }, 200, ['taken', 'repeated'], 1, 'come before'];
     }
 
     public function testTheSameCallToldDifferentlyIsAChangeNotASecondCall(): void
@@ -262,10 +276,16 @@ final class MissedCallTest extends TestCase
         $this->missedCall(self::WEN, ['t0' => 1772488000000]);
         $this->work();
         $this->goOnTo('2026-03-02 22:02');
-        self::assertStringStartsWith('Not sent: the same words to Wen have waited to leave since', $this->why($this->textsTo(self::WEN)[1]));
+        self::assertStringStartsWith(
+            'Not sent: the same words to Wen have waited to leave since',
+            $this->why($this->textsTo(self::WEN)[1]),
+        );
         $this->goOnTo('2026-03-03 09:00');
 
-        $ids = array_map(fn (Message $text): ?int => $text->rule_id, array_filter($this->textsTo(self::WEN), fn (Message $text): bool => $text->state === MessageState::Handed));
+        $ids = array_map(
+            fn (Message $text): ?int => $text->rule_id,
+            array_filter($this->textsTo(self::WEN), fn (Message $text): bool => $text->state === MessageState::Handed),
+        );
         self::assertContains($this->frontDeskRule()->id, $ids);
         self::assertSame(array_unique($ids), $ids);
     }
@@ -285,7 +305,10 @@ final class MissedCallTest extends TestCase
 
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
         self::assertStringContainsString('no more texts', $this->handedOver[0]['text']);
-        self::assertSame([MessageState::Dropped, MessageState::Ready], [$this->textsTo(self::WEN)[0]->state, $this->textsTo(self::PRIYA)[0]->state]);
+        self::assertSame(
+            [MessageState::Dropped, MessageState::Ready],
+            [$this->textsTo(self::WEN)[0]->state, $this->textsTo(self::PRIYA)[0]->state],
+        );
         $this->goOnTo('2026-03-03 08:00');
         self::assertSame([self::WEN, self::PRIYA], array_column($this->handedOver, 'to'));
     }

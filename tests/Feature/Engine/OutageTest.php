@@ -54,7 +54,12 @@ final class OutageTest extends TestCase
         self::assertSame(3, Message::query()->where('state', MessageState::Ready)->count());
         // Asked with growing pauses, and one text at a time.
         self::assertLessThan(90, count($this->offered));
-        $this->actingAs($this->staff(Role::Administrator))->get('/today')->assertSee('The carrier has not answered since 10:02')->assertSee('Three texts wait')->assertSee('No texts', false)->assertDontSee('Three texts</a> have gone out', false);
+        $this->actingAs($this->staff(Role::Administrator))
+            ->get('/today')
+            ->assertSee('The carrier has not answered since 10:02')
+            ->assertSee('Three texts wait')
+            ->assertSee('No texts', false)
+            ->assertDontSee('Three texts</a> have gone out', false);
         $this->get('/lines')->assertSee('The carrier has not answered since 10:02');
 
         $this->silent = false;
@@ -75,7 +80,10 @@ final class OutageTest extends TestCase
         $this->silent = false;
         $this->pass('2026-03-03 14:00', 600);
         self::assertSame([], $this->handedOver);
-        $this->actingAs($this->staff(Role::Administrator))->get('/today')->assertSee('Given up: for 24 hours the carrier did not take it')->assertSee('Three texts failed');
+        $this->actingAs($this->staff(Role::Administrator))
+            ->get('/today')
+            ->assertSee('Given up: for 24 hours the carrier did not take it')
+            ->assertSee('Three texts failed');
 
         // A failed text can be asked again, under the same key: the carrier may have had it after all.
         $text = $this->textsTo(self::WEN)[0];

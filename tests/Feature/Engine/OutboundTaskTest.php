@@ -54,8 +54,14 @@ final class OutboundTaskTest extends TestCase
         $this->runJobs();
         (new RunOutboundTask(OutboundTask::query()->where('kind', 'post')->sole()->id))->handle(...$this->parts());
 
-        self::assertSame(['{"deal":"Harbour Mutual, summer day","value":"1,250","person":{"name":"Wen"},"won":true}'], array_column($this->posts, 0));
-        self::assertSame([OutboundTaskState::Done, OutboundTaskState::Done], OutboundTask::query()->orderBy('id')->get()->map(fn (OutboundTask $task): OutboundTaskState => $task->state)->all());
+        self::assertSame(
+            ['{"deal":"Harbour Mutual, summer day","value":"1,250","person":{"name":"Wen"},"won":true}'],
+            array_column($this->posts, 0),
+        );
+        self::assertSame(
+            [OutboundTaskState::Done, OutboundTaskState::Done],
+            OutboundTask::query()->orderBy('id')->get()->map(fn (OutboundTask $task): OutboundTaskState => $task->state)->all(),
+        );
         self::assertSame('tom@osierquay.example', OutboundTask::query()->where('kind', 'email')->sole()->address);
         self::assertSame(0, DB::table('jobs')->count());
     }
@@ -74,7 +80,10 @@ final class OutboundTaskTest extends TestCase
         self::assertCount(1, array_unique(array_column($this->posts, 1)));
         self::assertSame('it answered with HTTP 503', $task->reason['with']['detail'] ?? null);
         self::assertTrue(Trace::query()->where('code', 'outbound_task.given_up')->exists());
-        $this->actingAs($this->staff(Role::Administrator))->get('/today')->assertSee('was given up')->assertSee('it answered with HTTP 503');
+        $this->actingAs($this->staff(Role::Administrator))
+            ->get('/today')
+            ->assertSee('was given up')
+            ->assertSee('it answered with HTTP 503');
 
         $this->answersWith = 200;
         $this->post("/outbound-tasks/$task->id/again")->assertSessionHas('done', 'It is tried again.');
@@ -85,7 +94,10 @@ final class OutboundTaskTest extends TestCase
 
     public function testNothingIsPostedToAnAddressWithinTheHouse(): void
     {
-        $task = OutboundTask::query()->create(['name' => 'x', 'key' => 'a-key', 'kind' => 'post', 'address' => 'https://inside.example/hook', 'body' => ['a' => 1], 'state' => 'waiting', 'at' => now()]);
+        $task = OutboundTask::query()->create([
+            'name' => 'x', 'key' => 'a-key', 'kind' => 'post', 'address' => 'https://inside.example/hook', 'body' => ['a' => 1],
+            'state' => 'waiting', 'at' => now(),
+        ]);
 
         try {
             (new RunOutboundTask($task->id))->handle(...$this->parts());
@@ -99,7 +111,12 @@ final class OutboundTaskTest extends TestCase
     private function agree(): void
     {
         $this->actingAs($this->staff(Role::Administrator));
-        $this->post('/records/deal', ['fields' => ['title' => 'Harbour Mutual, summer day', 'stage' => 'offered', 'value' => '1250', 'owner' => '#'.$this->staff(Role::Operator)->id, 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
+        $this->post('/records/deal', [
+            'fields' => [
+                'title' => 'Harbour Mutual, summer day', 'stage' => 'offered', 'value' => '1250',
+                'owner' => '#'.$this->staff(Role::Operator)->id, 'who' => '#'.$this->person(self::WEN)->id,
+            ],
+        ])->assertSessionHasNoErrors();
         $this->work();
         $deal = Record::query()->sole();
         $this->patch("/records/deal/$deal->id/move", ['to' => 'agreed'])->assertSessionHasNoErrors();
@@ -149,9 +166,15 @@ final class OutboundTaskTest extends TestCase
         OutboundTask::query()->get()->each(fn (OutboundTask $task) => RunOutboundTask::dispatch($task->id));
         $this->runJobs();
 
-        self::assertSame([OutboundTaskState::Done, OutboundTaskState::Done], OutboundTask::query()->orderBy('id')->get()->map(fn (OutboundTask $task): OutboundTaskState => $task->state)->all());
+        self::assertSame(
+            [OutboundTaskState::Done, OutboundTaskState::Done],
+            OutboundTask::query()->orderBy('id')->get()->map(fn (OutboundTask $task): OutboundTaskState => $task->state)->all(),
+        );
         self::assertCount(1, $this->posts);
-        self::assertSame(0, OutboundTask::query()->where('due_at', '<', now()->subHour())->where('state', OutboundTaskState::Waiting)->count());
+        self::assertSame(
+            0,
+            OutboundTask::query()->where('due_at', '<', now()->subHour())->where('state', OutboundTaskState::Waiting)->count(),
+        );
         self::assertSame(0, DB::table('jobs')->count());
     }
 

@@ -16,7 +16,9 @@ use Tests\Feature\TestCase;
 /** Random days on the quay, with a fixed seed: calls, replies, stops, things told twice, and a clock that moves by leaps. */
 final class RandomDaysTest extends TestCase
 {
-    private const PEOPLE = ['+447700900301', '+447700900308', '+14165550142', '+12135550108', '+61491570006', '+447700900911', '+442079460018'];
+    private const PEOPLE = [
+        '+447700900301', '+447700900308', '+14165550142', '+12135550108', '+61491570006', '+447700900911', '+442079460018',
+    ];
 
     private const WORDS = ['Hello?', 'STOP', 'start', 'Can I come on Friday?', 'Help'];
 
@@ -43,7 +45,11 @@ final class RandomDaysTest extends TestCase
         $this->nothingOutsideDecentHours();
         $this->nothingTwice();
         $this->noFollowUpAfterAReply();
-        self::assertSame([], array_diff(Run::query()->where('live', true)->pluck('id')->all(), $this->watched()), 'a live run has nothing that would wake it');
+        self::assertSame(
+            [],
+            array_diff(Run::query()->where('live', true)->pluck('id')->all(), $this->watched()),
+            'a live run has nothing that would wake it',
+        );
     }
 
     private function something(): void
@@ -72,7 +78,11 @@ final class RandomDaysTest extends TestCase
     {
         for ($i = count($this->log); $i < count($this->handedOver); $i++) {
             $to = $this->handedOver[$i]['to'];
-            $this->log[] = ['to' => $to, 'at' => CarbonImmutable::now(), 'stopped' => isset($this->stopped[$to]) && ! str_contains($this->handedOver[$i]['text'], 'no more texts from us')];
+            $this->log[] = [
+                'to' => $to,
+                'at' => CarbonImmutable::now(),
+                'stopped' => isset($this->stopped[$to]) && ! str_contains($this->handedOver[$i]['text'], 'no more texts from us'),
+            ];
         }
     }
 
@@ -84,9 +94,15 @@ final class RandomDaysTest extends TestCase
     private function nothingOutsideDecentHours(): void
     {
         $hours = WeeklyHours::daily('08:00', '20:30');
-        foreach (Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->with('person.number')->get() as $text) {
+        foreach (
+            Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())
+                ->with('person.number')->get() as $text
+        ) {
             foreach ($text->person->number->zones ?? [] as $zone) {
-                self::assertTrue($hours->isOpen($text->left_at ?? self::fail(), new \DateTimeZone($zone)), "$text->number at {$text->left_at->format('c')} in $zone");
+                self::assertTrue(
+                    $hours->isOpen($text->left_at ?? self::fail(), new \DateTimeZone($zone)),
+                    "$text->number at {$text->left_at->format('c')} in $zone",
+                );
             }
         }
     }
@@ -99,9 +115,15 @@ final class RandomDaysTest extends TestCase
 
     private function noFollowUpAfterAReply(): void
     {
-        foreach (Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->with('run')->get() as $text) {
-            $replied = Message::query()->where('origin', MessageOrigin::Them)->where('person_id', $text->person_id)
-                ->where('at', '>', $text->run->began_at ?? self::fail())->where('at', '<', $text->left_at)->exists();
+        foreach (
+            Message::query()->where('origin', MessageOrigin::Rule)->whereIn('state', MessageState::left())->with('run')->get() as $text
+        ) {
+            $replied = Message::query()
+                ->where('origin', MessageOrigin::Them)
+                ->where('person_id', $text->person_id)
+                ->where('at', '>', $text->run->began_at ?? self::fail())
+                ->where('at', '<', $text->left_at)
+                ->exists();
             self::assertFalse($replied, "$text->name left after a reply");
         }
     }

@@ -37,7 +37,9 @@ final class TriggersTest extends TestCase
     public function testARecordThatIsAddedAndOneThatChanges(): void
     {
         $this->rule('added', ['on' => 'record_added', 'type' => 'booking']);
-        $this->rule('stayed-away', ['on' => 'record_changed', 'type' => 'booking', 'field' => 'state', 'from' => 'booked', 'to' => 'did not come']);
+        $this->rule('stayed-away', [
+            'on' => 'record_changed', 'type' => 'booking', 'field' => 'state', 'from' => 'booked', 'to' => 'did not come',
+        ]);
         $booking = $this->booking('2026-03-04T14:00');
         $this->work();
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
@@ -60,7 +62,12 @@ final class TriggersTest extends TestCase
             $this->work();
         }
 
-        $meanings = Message::query()->where('origin', MessageOrigin::Them)->orderBy('id')->get()->map(fn (Message $text): string => (string) $text->meaning?->value)->all();
+        $meanings = Message::query()
+            ->where('origin', MessageOrigin::Them)
+            ->orderBy('id')
+            ->get()
+            ->map(fn (Message $text): string => (string) $text->meaning?->value)
+            ->all();
         self::assertSame(['talk', 'keyword', 'keyword', 'keyword'], $meanings);
         self::assertSame(['asks-for-boats' => 3], $this->runs());
     }
@@ -71,7 +78,11 @@ final class TriggersTest extends TestCase
         $this->rule('joined', ['on' => 'label_changed', 'list' => 'newsletter', 'change' => 'added']);
         $wen = $this->person(self::WEN)->id;
 
-        foreach ([['tag', 'member', 1], ['tag', 'member', 0], ['tag', 'member', 0], ['list', 'newsletter', 1], ['tag', 'newsletter', 1]] as [$kind, $name, $added]) {
+        foreach (
+            [
+                ['tag', 'member', 1], ['tag', 'member', 0], ['tag', 'member', 0], ['list', 'newsletter', 1], ['tag', 'newsletter', 1],
+            ] as [$kind, $name, $added]
+        ) {
             $this->post("/people/$wen/labels", ['kind' => $kind, 'name' => $name, 'added' => $added])->assertSessionHasNoErrors();
             $this->work();
         }
@@ -98,12 +109,21 @@ final class TriggersTest extends TestCase
     public function testTheFateOfAText(string $fate, array $receipt): void
     {
         $this->rule('first', ['on' => 'started', 'type' => 'person']);
-        $this->rule('then', ['on' => 'text_fate', 'fate' => $fate, 'of_rule' => 'first'], [['id' => 'todo', 'do' => 'task', 'words' => 'Look into it', 'for' => ['who' => 'staff', 'email' => 'mira@osierquay.example']]]);
+        $this->rule(
+            'then',
+            ['on' => 'text_fate', 'fate' => $fate, 'of_rule' => 'first'],
+            [['id' => 'todo', 'do' => 'task', 'words' => 'Look into it', 'for' => ['who' => 'staff', 'email' => 'mira@osierquay.example']]],
+        );
         $this->startFor(self::WEN, 'first');
         $this->work();
         $text = $this->textsTo(self::WEN)[0];
         foreach ([1, 2] as $_) {
-            $this->fromCarrier(['kind' => 'receipt', 'ref' => (string) $text->carrier_ref, 'key' => $this->handedOver[0]['key'], 'at' => '2026-03-02T10:00:05Z'] + $receipt)->assertOk();
+            $this->fromCarrier(
+                [
+                    'kind' => 'receipt', 'ref' => (string) $text->carrier_ref, 'key' => $this->handedOver[0]['key'],
+                    'at' => '2026-03-02T10:00:05Z',
+                ] + $receipt,
+            )->assertOk();
             $this->work();
         }
 
@@ -121,7 +141,10 @@ final class TriggersTest extends TestCase
     {
         $this->rule('first', ['on' => 'started', 'type' => 'person'], [self::text('Look: {{ link: address }}')]);
         $wen = $this->person(self::WEN);
-        $this->put("/people/$wen->id", ['first_name' => 'Wen', 'fields' => ['address' => 'https://osierquay.example/boats']])->assertSessionHasNoErrors();
+        $this->put("/people/$wen->id", [
+            'first_name' => 'Wen',
+            'fields' => ['address' => 'https://osierquay.example/boats'],
+        ])->assertSessionHasNoErrors();
         $this->rule('opened', ['on' => 'text_fate', 'fate' => 'link_opened', 'of_rule' => 'first']);
         $this->startFor(self::WEN, 'first');
         $this->work();
@@ -136,7 +159,10 @@ final class TriggersTest extends TestCase
 
     public function testADateThatComesNear(): void
     {
-        $this->rule('tomorrow', ['on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at', 'offset' => ['amount' => 1, 'unit' => 'days', 'side' => 'before', 'time' => '10:00', 'clock' => 'ours']]);
+        $this->rule('tomorrow', [
+            'on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at',
+            'offset' => ['amount' => 1, 'unit' => 'days', 'side' => 'before', 'time' => '10:00', 'clock' => 'ours'],
+        ]);
         $moved = $this->booking('2026-03-05T14:00');
         $this->booking('2026-03-05T16:00', self::PRIYA);
         $this->booking('2026-03-02T16:00', self::PRIYA);
@@ -155,9 +181,16 @@ final class TriggersTest extends TestCase
 
     public function testABirthdayComesEveryYear(): void
     {
-        $this->rule('years', ['on' => 'date_reached', 'type' => 'person', 'field' => 'member_since', 'offset' => ['amount' => 0, 'unit' => 'days', 'side' => 'after', 'time' => '11:00'], 'each_year' => true]);
+        $this->rule('years', [
+            'on' => 'date_reached', 'type' => 'person', 'field' => 'member_since',
+            'offset' => ['amount' => 0, 'unit' => 'days', 'side' => 'after', 'time' => '11:00'], 'each_year' => true,
+        ]);
         $wen = $this->person(self::WEN);
-        $this->put("/people/$wen->id", ['first_name' => 'Wen', 'last_name' => 'Li', 'fields' => ['member_since' => '2019-03-09']])->assertSessionHasNoErrors();
+        $this->put("/people/$wen->id", [
+            'first_name' => 'Wen',
+            'last_name' => 'Li',
+            'fields' => ['member_since' => '2019-03-09'],
+        ])->assertSessionHasNoErrors();
 
         foreach (['2026-03-08 11:00', '2026-03-09 11:00', '2026-03-10 11:00', '2027-03-09 11:00'] as $moment) {
             $this->travelToMoment($moment);
@@ -169,7 +202,10 @@ final class TriggersTest extends TestCase
 
     public function testWhatGoesQuiet(): void
     {
-        $this->rule('left', ['on' => 'gone_quiet', 'type' => 'booking', 'while' => ['field' => 'booking.state', 'test' => 'is', 'value' => 'booked'], 'for' => ['amount' => 1, 'unit' => 'hours']]);
+        $this->rule('left', [
+            'on' => 'gone_quiet', 'type' => 'booking', 'while' => ['field' => 'booking.state', 'test' => 'is', 'value' => 'booked'],
+            'for' => ['amount' => 1, 'unit' => 'hours'],
+        ]);
         $quiet = $this->booking('2026-03-20T14:00');
         $this->booking('2026-03-20T15:00', self::PRIYA);
         $this->travelToMoment('2026-03-02 10:40');
@@ -185,7 +221,14 @@ final class TriggersTest extends TestCase
 
     public function testTheCalendarStartsTheRuleForAllItIsAbout(): void
     {
-        $this->rule('mondays', ['on' => 'calendar', 'at' => '2026-03-09T10:30', 'recurrence' => 'FREQ=WEEKLY;BYDAY=MO', 'audience' => ['of' => 'person', 'condition' => ['tag' => 'rower']]], again: ['policy' => 'once_per_occasion']);
+        $this->rule(
+            'mondays',
+            [
+                'on' => 'calendar', 'at' => '2026-03-09T10:30', 'recurrence' => 'FREQ=WEEKLY;BYDAY=MO',
+                'audience' => ['of' => 'person', 'condition' => ['tag' => 'rower']],
+            ],
+            again: ['policy' => 'once_per_occasion'],
+        );
         foreach ([self::WEN, self::PRIYA] as $number) {
             $this->post('/people/'.$this->person($number)->id.'/labels', ['kind' => 'tag', 'name' => 'rower', 'added' => 1]);
         }
@@ -203,7 +246,11 @@ final class TriggersTest extends TestCase
     public function testByHandByAProgramAndByAnotherRule(): void
     {
         $target = $this->rule('target', ['on' => 'started', 'type' => 'person'], again: ['policy' => 'not_within', 'days' => 1]);
-        $this->rule('sender-on', ['on' => 'label_changed', 'tag' => 'rower', 'change' => 'added'], [['id' => 'go', 'do' => 'start_rule', 'rule' => 'target']]);
+        $this->rule(
+            'sender-on',
+            ['on' => 'label_changed', 'tag' => 'rower', 'change' => 'added'],
+            [['id' => 'go', 'do' => 'start_rule', 'rule' => 'target']],
+        );
         $wen = $this->person(self::WEN);
         $token = $this->staff(Role::Administrator)->createToken('Website', [Ability::StartRules->value])->plainTextToken;
         $priya = $this->person(self::PRIYA)->id;
@@ -227,10 +274,16 @@ final class TriggersTest extends TestCase
     {
         $this->rule('of-bookings', ['on' => 'record_added', 'type' => 'booking']);
         $this->rule('of-people', ['on' => 'text_received', 'words' => ['boats']]);
-        $this->rule('of-invoices', ['on' => 'calendar', 'at' => '2026-03-16T09:00', 'audience' => ['of' => 'invoice', 'condition' => ['all' => []]]]);
+        $this->rule('of-invoices', [
+            'on' => 'calendar',
+            'at' => '2026-03-16T09:00',
+            'audience' => ['of' => 'invoice', 'condition' => ['all' => []]],
+        ]);
         $this->rule('put-away', ['on' => 'started', 'type' => 'person'])->update(['power' => ActivationState::Paused]);
 
-        $offered = array_map(fn (string $type): array => StartByHand::offered($type)->pluck('key')->all(), ['booking' => 'booking', 'person' => 'person', 'invoice' => 'invoice', 'deal' => 'deal']);
+        $offered = array_map(fn (string $type): array => StartByHand::offered($type)->pluck('key')->all(), [
+            'booking' => 'booking', 'person' => 'person', 'invoice' => 'invoice', 'deal' => 'deal',
+        ]);
 
         self::assertSame(['booking' => ['of-bookings'], 'person' => ['of-people'], 'invoice' => ['of-invoices'], 'deal' => []], $offered);
     }
@@ -247,7 +300,10 @@ final class TriggersTest extends TestCase
             'stop_early' => ['reply' => false], 'steps' => $steps ?? [self::text(self::WORDS." ($key)")],
         ];
         $rule = Rule::query()->create(['name' => $key, 'key' => $key, 'power' => ActivationState::Paused]);
-        $rule->update(['version_id' => RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $document, 'at' => now()])->id]);
+        $rule->update([
+            'version_id' => RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $document, 'at' => now()])
+                ->id,
+        ]);
         resolve(Runner::class)->switchOn($rule->refresh());
 
         return $rule;
@@ -256,15 +312,23 @@ final class TriggersTest extends TestCase
     /** @return array<string, mixed> */
     private static function text(string $words): array
     {
-        return ['id' => 'say', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'], 'wordings' => [['id' => 'w', 'text' => $words]]];
+        return [
+            'id' => 'say', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'],
+            'wordings' => [['id' => 'w', 'text' => $words]],
+        ];
     }
 
     private function booking(string $starts, string $number = self::WEN): Record
     {
         $person = $this->person($number);
-        $this->post('/records/booking', ['fields' => ['who' => "Somebody (#$person->id)", 'lesson' => 'First strokes', 'state' => 'booked', 'starts_at' => $starts]])->assertSessionHasNoErrors();
+        $this->post('/records/booking', [
+            'fields' => ['who' => "Somebody (#$person->id)", 'lesson' => 'First strokes', 'state' => 'booked', 'starts_at' => $starts],
+        ])->assertSessionHasNoErrors();
 
-        return Record::query()->where('record_type_id', RecordType::query()->where('key', 'booking')->firstOrFail()->id)->orderByDesc('id')->firstOrFail();
+        return Record::query()
+            ->where('record_type_id', RecordType::query()->where('key', 'booking')->firstOrFail()->id)
+            ->orderByDesc('id')
+            ->firstOrFail();
     }
 
     /** @param  array<string, string>  $fields */
@@ -275,12 +339,20 @@ final class TriggersTest extends TestCase
 
     private function startFor(string $number, string $rule): void
     {
-        $this->post('/people/'.$this->person($number)->id.'/starts', ['rule' => Rule::query()->where('key', $rule)->firstOrFail()->id])->assertSessionHasNoErrors();
+        $this->post('/people/'.$this->person($number)->id.'/starts', [
+            'rule' => Rule::query()->where('key', $rule)->firstOrFail()->id,
+        ])->assertSessionHasNoErrors();
     }
 
     /** @return array<string, int> how often each rule began, by its key */
     private function runs(): array
     {
-        return Run::query()->join('rules', 'rules.id', '=', 'runs.rule_id')->groupBy('rules.key')->orderBy('rules.key')->selectRaw('rules.key, count(*) as many')->pluck('many', 'key')->all();
+        return Run::query()
+            ->join('rules', 'rules.id', '=', 'runs.rule_id')
+            ->groupBy('rules.key')
+            ->orderBy('rules.key')
+            ->selectRaw('rules.key, count(*) as many')
+            ->pluck('many', 'key')
+            ->all();
     }
 }

@@ -37,14 +37,34 @@ final class TroubleTest extends TestCase
         yield 'busy' => [['HY000', 5, 'database is locked'], 'SQLSTATE[HY000]: General error: 5 database is locked', true];
         yield 'busy, at BEGIN' => [null, 'SQLSTATE[HY000]: General error: 5 database is locked', true];
         yield 'full' => [['HY000', 13, 'database or disk is full'], 'SQLSTATE[HY000]: General error: 13 database or disk is full', true];
-        yield 'read-only' => [['HY000', 8, 'attempt to write a readonly database'], 'SQLSTATE[HY000]: General error: 8 attempt to write a readonly database', true];
-        yield 'trouble of writing, by its extended code' => [['HY000', 778, 'disk I/O error'], 'SQLSTATE[HY000]: General error: 778 disk I/O error', true];
-        yield 'not to be opened' => [['HY000', 14, 'unable to open database file'], 'SQLSTATE[HY000] [14] unable to open database file', true];
+        yield 'read-only' => [
+            ['HY000', 8, 'attempt to write a readonly database'],
+            'SQLSTATE[HY000]: General error: 8 attempt to write a readonly database',
+            true,
+        ];
+        yield 'trouble of writing, by its extended code' => [
+            ['HY000', 778, 'disk I/O error'],
+            'SQLSTATE[HY000]: General error: 778 disk I/O error',
+            true,
+        ];
+        yield 'not to be opened' => [
+            ['HY000', 14, 'unable to open database file'],
+            'SQLSTATE[HY000] [14] unable to open database file',
+            true,
+        ];
         yield 'deadlock' => [['40P01', 7, 'deadlock detected'], 'SQLSTATE[40P01]: Deadlock detected', true];
         yield 'a full disk of PostgreSQL' => [['53100', 7, 'could not extend file'], 'SQLSTATE[53100]: Disk full', true];
-        yield 'lost' => [['08006', 7, 'server closed the connection unexpectedly'], 'SQLSTATE[08006] [7] server closed the connection unexpectedly', true];
+        yield 'lost' => [
+            ['08006', 7, 'server closed the connection unexpectedly'],
+            'SQLSTATE[08006] [7] server closed the connection unexpectedly',
+            true,
+        ];
         yield 'taken down' => [['57P01', 7, 'terminating connection'], 'SQLSTATE[57P01]: Admin shutdown', true];
-        yield 'a value that is there twice' => [['23000', 19, 'UNIQUE constraint failed'], 'SQLSTATE[23000]: Integrity constraint violation: 19 UNIQUE constraint failed', false];
+        yield 'a value that is there twice' => [
+            ['23000', 19, 'UNIQUE constraint failed'],
+            'SQLSTATE[23000]: Integrity constraint violation: 19 UNIQUE constraint failed',
+            false,
+        ];
         yield 'no such table' => [['HY000', 1, 'no such table'], 'SQLSTATE[HY000]: General error: 1 no such table', false];
         yield 'too large a number' => [['22003', 7, 'out of range'], 'SQLSTATE[22003]: Numeric value out of range', false];
     }
@@ -58,7 +78,11 @@ final class TroubleTest extends TestCase
         $this->work();
 
         self::assertSame([2, 1], [Run::query()->count(), PutAside::query()->count()]);
-        $this->actingAs($this->staff(Role::Administrator))->get('/today')->assertSee('What happened about Priya')->assertSee('It was tried twice and put aside')->assertSee('the ink has run');
+        $this->actingAs($this->staff(Role::Administrator))
+            ->get('/today')
+            ->assertSee('What happened about Priya')
+            ->assertSee('It was tried twice and put aside')
+            ->assertSee('the ink has run');
         // Tried again while it still fails, it comes back; once it is mended, it is done.
         $this->post(route('put-asides.again', PutAside::query()->sole()))->assertRedirect();
         $this->work();
@@ -75,7 +99,11 @@ final class TroubleTest extends TestCase
             $this->missedCall($caller);
         }
         $this->work();
-        DB::statement("create trigger broken before insert on messages when new.person_id = {$this->person(self::PRIYA)->id} begin select raise(abort, 'the ink has run'); end");
+        DB::statement(
+            "create trigger broken before insert on messages when new.person_id = {$this->person(
+                self::PRIYA,
+            )->id} begin select raise(abort, 'the ink has run'); end",
+        );
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
@@ -94,8 +122,14 @@ final class TroubleTest extends TestCase
         DB::table('signs')->insert(['worker' => Sign::ENGINE, 'at' => gmdate('Y-m-d H:i:s', time() - 600)]);
         $this->travelToMoment('2026-03-02 10:30');
 
-        $this->actingAs($this->staff(Role::Administrator))->get('/today')->assertSeeText('one thing is late')->assertDontSee('nothing more is to come')
-            ->assertSee('Linnet’s worker has not been seen for')->assertSee('Rules start nothing and no text leaves')->assertSee('the oldest since 10:02')->assertSee('php artisan linnet:work');
+        $this->actingAs($this->staff(Role::Administrator))
+            ->get('/today')
+            ->assertSeeText('one thing is late')
+            ->assertDontSee('nothing more is to come')
+            ->assertSee('Linnet’s worker has not been seen for')
+            ->assertSee('Rules start nothing and no text leaves')
+            ->assertSee('the oldest since 10:02')
+            ->assertSee('php artisan linnet:work');
         DB::table('signs')->update(['at' => gmdate('Y-m-d H:i:s')]);
         $this->get('/today')->assertSee('Linnet is behind')->assertDontSee('has not been seen');
         $this->work();
@@ -104,6 +138,10 @@ final class TroubleTest extends TestCase
 
     private function breakFor(string $number): void
     {
-        DB::statement("create trigger broken before insert on runs when new.person_id = {$this->person($number)->id} begin select raise(abort, 'the ink has run'); end");
+        DB::statement(
+            "create trigger broken before insert on runs when new.person_id = {$this->person(
+                $number,
+            )->id} begin select raise(abort, 'the ink has run'); end",
+        );
     }
 }

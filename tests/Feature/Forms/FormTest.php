@@ -28,7 +28,10 @@ final class FormTest extends TestCase
         $this->post('/f/hire', ['name' => 'Ottoline', 'number' => '07700 900 555'])->assertRedirect('/f/hire')->assertSessionHas('sent');
 
         self::assertSame('Ottoline', $this->person('+447700900555')->first_name);
-        self::assertSame(['form' => 'hire', 'name' => 'Ottoline'], Change::query()->where('kind', ChangeKind::FormSent)->firstOrFail()->with);
+        self::assertSame(
+            ['form' => 'hire', 'name' => 'Ottoline'],
+            Change::query()->where('kind', ChangeKind::FormSent)->firstOrFail()->with,
+        );
         self::assertSame(0, Consent::query()->count());
     }
 
@@ -39,12 +42,18 @@ final class FormTest extends TestCase
         $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1']);
 
         $entry = Consent::query()->firstOrFail();
-        self::assertSame(['+447700900555', 'granted', 'marketing', 'form', self::WORDING, '127.0.0.1'], [$entry->number, $entry->act, $entry->scope, $entry->how, $entry->wording, $entry->getAttribute('from')]);
+        self::assertSame(
+            ['+447700900555', 'granted', 'marketing', 'form', self::WORDING, '127.0.0.1'],
+            [$entry->number, $entry->act, $entry->scope, $entry->how, $entry->wording, $entry->getAttribute('from')],
+        );
     }
 
     public function testAgreeingThatHasToBeConfirmedCountsOnceTheySayYes(): void
     {
-        Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true, 'line' => 'front-desk']);
+        Form::query()->create([
+            'key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true,
+            'line' => 'front-desk',
+        ]);
 
         $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1'])->assertSessionHas('asks', true);
         $this->work();
@@ -67,7 +76,9 @@ final class FormTest extends TestCase
 
     public function testTheFormDoesNotTellWhoHasSaidStop(): void
     {
-        Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true]);
+        Form::query()->create([
+            'key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true,
+        ]);
         $this->textFrom(self::WEN, 'STOP');
         $this->work();
         $before = count($this->handedOver);
@@ -86,8 +97,15 @@ final class FormTest extends TestCase
     public function testAStrangerPutsNoWordsIntoOurTexts(): void
     {
         Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => 'on']);
-        foreach (['We have your wish, you won, claim at http://osier.example', 'You won claim it now', '+44 7700 900911', 'osier.example', str_repeat('a', 31)] as $name) {
-            $this->post('/f/hire', ['name' => $name, 'number' => '07700 900555'])->assertSessionHasErrors('name')->assertSessionHasInput('number', '07700 900555');
+        foreach (
+            [
+                'We have your wish, you won, claim at http://osier.example', 'You won claim it now', '+44 7700 900911', 'osier.example',
+                str_repeat('a', 31),
+            ] as $name
+        ) {
+            $this->post('/f/hire', ['name' => $name, 'number' => '07700 900555'])
+                ->assertSessionHasErrors('name')
+                ->assertSessionHasInput('number', '07700 900555');
         }
         self::assertFalse(Number::query()->where('e164', '+447700900555')->exists());
         $this->post('/f/hire', ['name' => 'Anne-Marie O’Neill', 'number' => '07700 900555'])->assertSessionHasNoErrors();
@@ -112,10 +130,18 @@ final class FormTest extends TestCase
 
     public function testNoMoreThanSomeAreAskedInAnHour(): void
     {
-        $form = Form::query()->create(['key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true]);
-        DB::table('confirmations')->insert(array_map(fn (int $i): array => [
-            'form_id' => $form->id, 'person_id' => 1, 'number' => "+4477009000$i", 'wording' => self::WORDING, 'at' => '2026-03-02 09:30:00',
-        ], range(0, 199)));
+        $form = Form::query()->create([
+            'key' => 'news', 'name' => 'News', 'power' => 'on', 'wording' => self::WORDING, 'confirmed_by_text' => true,
+        ]);
+        DB::table('confirmations')->insert(
+            array_map(
+                fn (int $i): array => [
+                    'form_id' => $form->id, 'person_id' => 1, 'number' => "+4477009000$i", 'wording' => self::WORDING,
+                    'at' => '2026-03-02 09:30:00',
+                ],
+                range(0, 199),
+            ),
+        );
 
         $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1'])->assertSessionHasErrors(['agrees']);
         $this->work();
@@ -134,7 +160,9 @@ final class FormTest extends TestCase
         $people = Person::query()->count();
 
         $this->post('/f/news', ['number' => '07700 900555', 'agrees' => '1', 'website' => 'http://spam.example'])->assertSessionHas('sent');
-        $this->post('/f/news', ['number' => '12', 'name' => 'Kept'])->assertSessionHasErrors('number')->assertSessionHasInput('name', 'Kept');
+        $this->post('/f/news', ['number' => '12', 'name' => 'Kept'])
+            ->assertSessionHasErrors('number')
+            ->assertSessionHasInput('name', 'Kept');
         $this->post('/f/old', ['number' => '07700 900555'])->assertNotFound();
         for ($i = 0; $i < 6; $i++) {
             $last = $this->post('/f/news', ['number' => 'x']);
@@ -149,7 +177,9 @@ final class FormTest extends TestCase
     {
         $this->actingAs($this->staff(Role::Administrator));
 
-        $this->post('/settings/forms', ['name' => 'Ask about hire', 'wording' => self::WORDING, 'confirmed_by_text' => '1', 'line' => 'front-desk'])->assertSessionHasNoErrors();
+        $this->post('/settings/forms', [
+            'name' => 'Ask about hire', 'wording' => self::WORDING, 'confirmed_by_text' => '1', 'line' => 'front-desk',
+        ])->assertSessionHasNoErrors();
         $this->post('/settings/forms', ['name' => 'Ask about HIRE'])->assertSessionHasErrors('name');
         $this->post('/settings/forms', ['name' => ''])->assertSessionHasErrors('name');
         $this->get('/settings/forms')->assertOk()->assertSee('/f/ask-about-hire');

@@ -22,15 +22,33 @@ final class AwkwardTownTest extends TownTestCase
 
     public function testWhateverTheShopDoesOneBasketStandsAsItWasLeftAtLast(): void
     {
-        foreach (['PUMP' => 'as_usual', 'TOW' => 'twice', 'BAG-20' => 'broken', 'PAD-210' => 'out_of_order', 'GLOVE-M' => 'as_usual'] as $good => $how) {
+        foreach (
+            [
+                'PUMP' => 'as_usual', 'TOW' => 'twice', 'BAG-20' => 'broken', 'PAD-210' => 'out_of_order', 'GLOVE-M' => 'as_usual',
+            ] as $good => $how
+        ) {
             $this->town->standins->act('/shop-acts/'.self::NOOR, ['act' => $good, 'how' => $how]);
             $this->town->settle();
         }
         $basket = $this->of('basket');
-        self::assertSame(['Bilge pump, Tow line, Dry bag, 20 l, Touring paddle, Neoprene gloves', 5, 'open'], [$basket->values['what'], $basket->values['pieces'], $basket->values['state']]);
         self::assertSame(
-            [DeliveryState::Taken->value => 3, DeliveryState::Repeated->value => 1, DeliveryState::Refused->value => 1, DeliveryState::Late->value => 1],
-            Delivery::query()->orderBy('id')->get()->countBy(fn (Delivery $one): string => $one->state->value)->sortKeysUsing(fn (string $a, string $b): int => array_search($a, ['taken', 'repeated', 'refused', 'late'], true) <=> array_search($b, ['taken', 'repeated', 'refused', 'late'], true))->all(),
+            ['Bilge pump, Tow line, Dry bag, 20 l, Touring paddle, Neoprene gloves', 5, 'open'],
+            [$basket->values['what'], $basket->values['pieces'], $basket->values['state']],
+        );
+        self::assertSame(
+            [
+                DeliveryState::Taken->value => 3, DeliveryState::Repeated->value => 1, DeliveryState::Refused->value => 1,
+                DeliveryState::Late->value => 1,
+            ],
+            Delivery::query()
+                ->orderBy('id')
+                ->get()
+                ->countBy(fn (Delivery $one): string => $one->state->value)
+                ->sortKeysUsing(
+                    fn (string $a, string $b): int => array_search($a, ['taken', 'repeated', 'refused', 'late'], true) <=>
+                        array_search($b, ['taken', 'repeated', 'refused', 'late'], true),
+                )
+                ->all(),
         );
 
         $this->town->standins->act('/shop-acts/'.self::NOOR, ['act' => 'pay', 'how' => 'twice']);
@@ -43,10 +61,16 @@ final class AwkwardTownTest extends TownTestCase
 
     public function testALessonIsBookedMovedAndCancelledAndEachIsOneChange(): void
     {
-        $lesson = (int) ($this->town->standins->act('/lessons/'.self::NOOR, ['what' => 'Sculling taster', 'with' => 'Nia Sorrell', 'from' => '2026-03-28T10:00:00Z', 'guests' => 3, 'how' => 'twice'])['lesson'] ?? 0);
+        $lesson =
+            (int) ($this->town->standins->act('/lessons/'.self::NOOR, [
+                'what' => 'Sculling taster', 'with' => 'Nia Sorrell', 'from' => '2026-03-28T10:00:00Z', 'guests' => 3, 'how' => 'twice',
+            ])['lesson'] ?? 0);
         $this->town->settle();
         $booking = $this->of('booking');
-        self::assertSame(['2026-03-28T10:00:00Z', '2026-03-28T12:00:00Z', 3, 114, 'booked'], array_map(fn (string $key): mixed => $booking->values[$key], ['starts_at', 'ends_at', 'places', 'price', 'state']));
+        self::assertSame(
+            ['2026-03-28T10:00:00Z', '2026-03-28T12:00:00Z', 3, 114, 'booked'],
+            array_map(fn (string $key): mixed => $booking->values[$key], ['starts_at', 'ends_at', 'places', 'price', 'state']),
+        );
         self::assertSame(1, Change::query()->where('record_id', $booking->id)->count());
         self::assertGreaterThan(0, $lesson);
     }
@@ -61,10 +85,16 @@ final class AwkwardTownTest extends TownTestCase
         file_put_contents($path, $csv);
         $import = resolve(Imports::class)->open($path, 'lessons.csv', null, null);
         unlink($path);
-        $import->update(['mapping' => [
-            'type' => 'booking', 'country' => 'GB', 'zone' => 'Europe/London', 'external_id' => ['at' => 'Ref'], 'person' => ['number' => ['at' => 'Mobile']],
-            'fields' => ['lesson' => ['at' => 'Lesson'], 'starts_at' => ['at' => 'Starts', 'clean' => [['do' => 'date', 'order' => 'dmy']]]],
-        ]]);
+        $import->update([
+            'mapping' => [
+                'type' => 'booking', 'country' => 'GB', 'zone' => 'Europe/London', 'external_id' => ['at' => 'Ref'],
+                'person' => ['number' => ['at' => 'Mobile']],
+                'fields' => [
+                    'lesson' => ['at' => 'Lesson'],
+                    'starts_at' => ['at' => 'Starts', 'clean' => [['do' => 'date', 'order' => 'dmy']]],
+                ],
+            ],
+        ]);
         resolve(Imports::class)->start($import, true);
         $kills = 0;
         mt_srand(11);
@@ -86,7 +116,13 @@ final class AwkwardTownTest extends TownTestCase
 
         self::assertGreaterThan(2, $kills);
         self::assertSame([ImportState::Done, 6000, 6000, 0], [$import->refresh()->state, $import->done, $import->added, $import->refused]);
-        self::assertSame([6000, 6000], [Record::query()->whereLike('external_id', 'K%')->count(), Change::query()->where('import_id', $import->id)->where('kind', ChangeKind::RecordAdded)->count()]);
+        self::assertSame(
+            [6000, 6000],
+            [
+                Record::query()->whereLike('external_id', 'K%')->count(),
+                Change::query()->where('import_id', $import->id)->where('kind', ChangeKind::RecordAdded)->count(),
+            ],
+        );
     }
 
     private function of(string $type): Record

@@ -52,7 +52,10 @@ final class DoorTest extends TestCase
 
     public function testARecordOfNobodyIsKeptAndBelongsToNobody(): void
     {
-        $record = resolve(RecordWriter::class)->take(new Cleaned('call', 'D1', new PersonInput, ['why' => 'rang out']), ChangeOrigin::seed('test'));
+        $record = resolve(RecordWriter::class)->take(
+            new Cleaned('call', 'D1', new PersonInput, ['why' => 'rang out']),
+            ChangeOrigin::seed('test'),
+        );
 
         self::assertNull($record->personId);
         $this->work();
@@ -66,7 +69,12 @@ final class DoorTest extends TestCase
     private function take(string $ref, array $person, array $fields, string $number = self::WEN): void
     {
         $own = array_intersect_key($person, array_flip(PersonInput::OWN));
-        $said = new PersonInput(null, Numbers::read($number, 'GB'), $person['email'] ?? null, $own, array_diff_key($person, $own, ['email' => 1]));
-        resolve(RecordWriter::class)->take(new Cleaned('call', $ref, $said, $fields), ChangeOrigin::delivery(Source::query()->firstOrFail(), null));
+        $said = new PersonInput(
+            null, Numbers::read($number, 'GB'), $person['email'] ?? null, $own, array_diff_key($person, $own, ['email' => 1]),
+        );
+        resolve(RecordWriter::class)->take(
+            new Cleaned('call', $ref, $said, $fields),
+            ChangeOrigin::delivery(Source::query()->firstOrFail(), null),
+        );
     }
 }

@@ -21,8 +21,10 @@ use Tests\Feature\TestCase;
 final class FeedTest extends TestCase
 {
     private const BASKET = [
-        'korb' => 'K-1', 'lfd' => 1, 'zustand' => 'OFFEN', 'kunde' => ['nr' => 'KD1', 'tel' => '07700900343', 'mail' => 'null', 'name' => 'HADDAD, Noor'],
-        'posten' => [['titel' => 'Pump', 'stk' => 1], ['titel' => 'Tow line', 'stk' => 2]], 'summe' => '119,40 GBP', 'zurueck' => 'https://shop.osierquay.example/1', 'beruehrt' => '02.03.2026 11:00:00',
+        'korb' => 'K-1', 'lfd' => 1, 'zustand' => 'OFFEN',
+        'kunde' => ['nr' => 'KD1', 'tel' => '07700900343', 'mail' => 'null', 'name' => 'HADDAD, Noor'],
+        'posten' => [['titel' => 'Pump', 'stk' => 1], ['titel' => 'Tow line', 'stk' => 2]], 'summe' => '119,40 GBP',
+        'zurueck' => 'https://shop.osierquay.example/1', 'beruehrt' => '02.03.2026 11:00:00',
     ];
 
     public function testASignedDeliveryIsTakenAndCleaned(): void
@@ -30,9 +32,13 @@ final class FeedTest extends TestCase
         $this->basket()->assertOk();
         $basket = Record::query()->where('external_id', 'K-1')->firstOrFail();
 
-        self::assertEquals([
-            'what' => 'Pump, Tow line', 'pieces' => 3, 'value' => 119.4, 'state' => 'open', 'url' => 'https://shop.osierquay.example/1', 'touched_at' => '2026-03-02T10:00:00Z', 'who' => $this->person('+447700900343')->id,
-        ], $basket->values);
+        self::assertEquals(
+            [
+                'what' => 'Pump, Tow line', 'pieces' => 3, 'value' => 119.4, 'state' => 'open', 'url' => 'https://shop.osierquay.example/1',
+                'touched_at' => '2026-03-02T10:00:00Z', 'who' => $this->person('+447700900343')->id,
+            ],
+            $basket->values,
+        );
         self::assertSame('Pump, Tow line', $basket->called());
     }
 
@@ -40,13 +46,20 @@ final class FeedTest extends TestCase
     {
         $body = (string) json_encode(self::BASKET);
         $this->post('/in/shop', [])->assertUnauthorized();
-        $this->postBody('shop', $body, ['webhook-id' => 'm1', 'webhook-timestamp' => (string) time(), 'webhook-signature' => 'v1,AAAA v2 nonsense'])->assertUnauthorized();
+        $this->postBody('shop', $body, [
+            'webhook-id' => 'm1',
+            'webhook-timestamp' => (string) time(),
+            'webhook-signature' => 'v1,AAAA v2 nonsense',
+        ])->assertUnauthorized();
         $this->postBody('shop', $body, $this->signed($body, DatabaseSeeder::SHOP_SECRET, time() - 600))->assertUnauthorized();
         $this->postBody('shop', $body, ['Authorization' => 'Bearer '.DatabaseSeeder::SHOP_SECRET])->assertUnauthorized();
         $this->postBody('shop', $body.' ', $this->signed($body, DatabaseSeeder::SHOP_SECRET))->assertUnauthorized();
 
         self::assertSame(0, Record::query()->count());
-        self::assertSame(['intake.unsigned', 'intake.wrong_signature', 'intake.signed_long_ago', 'intake.unsigned', 'intake.wrong_signature'], array_column(Delivery::query()->orderBy('id')->get()->pluck('reason')->all(), 'code'));
+        self::assertSame(
+            ['intake.unsigned', 'intake.wrong_signature', 'intake.signed_long_ago', 'intake.unsigned', 'intake.wrong_signature'],
+            array_column(Delivery::query()->orderBy('id')->get()->pluck('reason')->all(), 'code'),
+        );
     }
 
     public function testTheSameMessageIsOneChangeAndAnotherOfTheSameWordsIsTakenAgain(): void
@@ -54,7 +67,10 @@ final class FeedTest extends TestCase
         $body = (string) json_encode(self::BASKET);
         $this->postBody('shop', $body, $this->signed($body, DatabaseSeeder::SHOP_SECRET, id: 'm1'))->assertJson(['state' => 'taken']);
         $this->postBody('shop', $body, $this->signed($body, DatabaseSeeder::SHOP_SECRET, id: 'm1'))->assertJson(['state' => 'repeated']);
-        $this->postBody('shop', $body, $this->signed($body, DatabaseSeeder::SHOP_SECRET, id: 'm2'))->assertJson(['state' => 'taken', 'says' => 'Nothing in it was new.']);
+        $this->postBody('shop', $body, $this->signed($body, DatabaseSeeder::SHOP_SECRET, id: 'm2'))->assertJson([
+            'state' => 'taken',
+            'says' => 'Nothing in it was new.',
+        ]);
 
         self::assertSame(1, Change::query()->whereNotNull('record_id')->count());
     }
@@ -69,9 +85,14 @@ final class FeedTest extends TestCase
 
     public function testTheSecretMayStandInTheAddress(): void
     {
-        $this->postBody('phone/'.DatabaseSeeder::PHONE_SECRET, '{"ref":"A","why_unanswered":"x","cli":"+447700900301","ddi":"+447700900100","t0":1772445580000,"ring":{"ms":1}}')->assertOk();
+        $this->postBody(
+            'phone/'.DatabaseSeeder::PHONE_SECRET,
+            '{"ref":"A","why_unanswered":"x","cli":"+447700900301","ddi":"+447700900100","t0":1772445580000,"ring":{"ms":1}}',
+        )->assertOk();
         $this->postBody('phone/wrong', '{}')->assertUnauthorized();
-        $this->call('POST', '/in/phone', server: ['PHP_AUTH_USER' => 'x', 'PHP_AUTH_PW' => DatabaseSeeder::PHONE_SECRET], content: '{"ref":"B"}')->assertOk();
+        $this->call(
+            'POST', '/in/phone', server: ['PHP_AUTH_USER' => 'x', 'PHP_AUTH_PW' => DatabaseSeeder::PHONE_SECRET], content: '{"ref":"B"}',
+        )->assertOk();
         $this->postBody('nowhere', '{}')->assertNotFound();
     }
 
@@ -80,11 +101,17 @@ final class FeedTest extends TestCase
         $this->actingAs($this->staff(Role::Administrator));
         $this->post('/sources/phone/secret')->assertSessionHas('secret');
         $new = (string) session('secret');
-        $post = fn (string $secret): int => $this->postPhone((string) json_encode(['ref' => uniqid(), 'why_unanswered' => null]), $secret)->getStatusCode();
+        $post = fn (string $secret): int => $this->postPhone(
+            (string) json_encode(['ref' => uniqid(), 'why_unanswered' => null]),
+            $secret,
+        )->getStatusCode();
 
         self::assertSame([200, 200, 401], [$post($new), $post(DatabaseSeeder::PHONE_SECRET), $post('guess')]);
         $this->get('/sources/phone/settings')->assertSee($new);
-        self::assertStringNotContainsString($new, (string) $this->get('/sources/phone/settings')->assertOk()->assertSee('The old one is still good')->getContent());
+        self::assertStringNotContainsString(
+            $new,
+            (string) $this->get('/sources/phone/settings')->assertOk()->assertSee('The old one is still good')->getContent(),
+        );
         $this->travelToMoment('2026-03-03 10:01');
         self::assertSame([200, 401], [$post($new), $post(DatabaseSeeder::PHONE_SECRET)]);
         $this->post('/sources/phone/secret');
@@ -125,10 +152,19 @@ final class FeedTest extends TestCase
         $this->post('/sources/phone/replays', ['which' => 'refused'])->assertRedirect();
         $this->takeIn();
 
-        self::assertSame(['refused', 'taken', 'taken'], Delivery::query()->orderBy('id')->get()->map(fn (Delivery $one): string => $one->state->value)->all());
-        $this->post("/sources/phone/deliveries/$delivery->id/replay")->assertSessionHas('done', 'Taken again: taken. Nothing in it was new.');
+        self::assertSame(
+            ['refused', 'taken', 'taken'],
+            Delivery::query()->orderBy('id')->get()->map(fn (Delivery $one): string => $one->state->value)->all(),
+        );
+        $this->post("/sources/phone/deliveries/$delivery->id/replay")->assertSessionHas(
+            'done',
+            'Taken again: taken. Nothing in it was new.',
+        );
         self::assertSame(2, Record::query()->count());
-        $this->post('/sources/phone/replays', ['which' => 'since', 'since' => '2026-03-03'])->assertSessionHas('done', 'There was nothing to take again.');
+        $this->post('/sources/phone/replays', ['which' => 'since', 'since' => '2026-03-03'])->assertSessionHas(
+            'done',
+            'There was nothing to take again.',
+        );
         $this->post('/sources/phone/replays', ['which' => 'picked'])->assertSessionHasErrors('picked');
     }
 
@@ -137,18 +173,27 @@ final class FeedTest extends TestCase
         $this->actingAs($this->staff(Role::Administrator));
         $this->missedCall(self::WEN);
         $before = Source::query()->where('key', 'phone')->firstOrFail()->mapping;
-        foreach ([
-            [['into' => 'fields.why'], 'fields.why', 'First choose a value on the left'],
-            [['part' => 'clean', 'target' => 'fields.why', 'do' => 'map', 'values' => ''], 'fields.why', 'Between 1 and 500'],
-            [['part' => 'clean', 'target' => 'fields.why', 'do' => 'date', 'order' => 'dmy', 'zone' => 'Mars'], 'fields.why', '“Mars” is no time zone'],
-            [['part' => 'zone', 'value' => 'Mars'], 'zone', '“Mars” is no time zone'],
-            [['part' => 'test', 'at' => 'a..b', 'test' => 'exists'], 'test', 'cannot be a way to a value'],
-            [['part' => 'everything'], 'part', 'cannot be changed here'],
-        ] as [$said, $place, $says]) {
+        foreach (
+            [
+                [['into' => 'fields.why'], 'fields.why', 'First choose a value on the left'],
+                [['part' => 'clean', 'target' => 'fields.why', 'do' => 'map', 'values' => ''], 'fields.why', 'Between 1 and 500'],
+                [
+                    ['part' => 'clean', 'target' => 'fields.why', 'do' => 'date', 'order' => 'dmy', 'zone' => 'Mars'],
+                    'fields.why',
+                    '“Mars” is no time zone',
+                ],
+                [['part' => 'zone', 'value' => 'Mars'], 'zone', '“Mars” is no time zone'],
+                [['part' => 'test', 'at' => 'a..b', 'test' => 'exists'], 'test', 'cannot be a way to a value'],
+                [['part' => 'everything'], 'part', 'cannot be changed here'],
+            ] as [$said, $place, $says]
+        ) {
             $this->patch('/sources/phone/mapping', $said)->assertSessionHasErrors($place);
             self::assertStringContainsString($says, (string) session('errors')?->first($place));
         }
-        self::assertSame([$before, null], [Source::query()->where('key', 'phone')->firstOrFail()->mapping, Source::query()->where('key', 'phone')->firstOrFail()->draft]);
+        self::assertSame(
+            [$before, null],
+            [Source::query()->where('key', 'phone')->firstOrFail()->mapping, Source::query()->where('key', 'phone')->firstOrFail()->draft],
+        );
     }
 
     public function testASenderThatFloodsIsToldWhenToComeAgain(): void
@@ -187,7 +232,11 @@ final class FeedTest extends TestCase
         $at ??= time();
         $id ??= 'msg_'.hash('xxh64', $body);
 
-        return ['webhook-id' => $id, 'webhook-timestamp' => (string) $at, 'webhook-signature' => (new Webhook($secret))->sign($id, $at, $body)];
+        return [
+            'webhook-id' => $id,
+            'webhook-timestamp' => (string) $at,
+            'webhook-signature' => (new Webhook($secret))->sign($id, $at, $body),
+        ];
     }
 
     /**

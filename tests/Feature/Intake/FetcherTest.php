@@ -85,7 +85,10 @@ final class FetcherTest extends TestCase
     public function testARedirectToAPlaceThatIsNotLetThroughIsNotFollowed(): void
     {
         config(['linnet.outside.allowed_private_hosts' => ['files.example:'.$this->port()]]);
-        $this->expectUnfit('outside.port', fn () => $this->fetch('http://files.example:'.$this->port().'/inside?port='.$this->port(), ['127.0.0.1']));
+        $this->expectUnfit(
+            'outside.port',
+            fn () => $this->fetch('http://files.example:'.$this->port().'/inside?port='.$this->port(), ['127.0.0.1']),
+        );
     }
 
     public function testWhatIsTooLargeIsBrokenOffOnTheWay(): void
@@ -111,11 +114,18 @@ final class FetcherTest extends TestCase
     /** @return iterable<string, array{string, bool}> */
     public static function addresses(): iterable
     {
-        foreach (['0.0.0.0', '10.0.0.1', '100.64.0.1', '127.0.0.1', '169.254.169.254', '172.16.0.1', '172.31.255.255', '192.0.0.1', '192.0.2.1', '192.168.1.1', '198.18.0.1', '203.0.113.9', '224.0.0.1', '255.255.255.255',
-            '::', '::1', '::ffff:10.0.0.1', '::127.0.0.1', '64:ff9b::a00:1', '2002:0a00:0001::', '2001:db8::1', 'fc00::1', 'fe80::1', 'ff02::1', 'nonsense', ''] as $ip) {
+        foreach (
+            [
+                '0.0.0.0', '10.0.0.1', '100.64.0.1', '127.0.0.1', '169.254.169.254', '172.16.0.1', '172.31.255.255', '192.0.0.1',
+                '192.0.2.1', '192.168.1.1', '198.18.0.1', '203.0.113.9', '224.0.0.1', '255.255.255.255', '::', '::1', '::ffff:10.0.0.1',
+                '::127.0.0.1', '64:ff9b::a00:1', '2002:0a00:0001::', '2001:db8::1', 'fc00::1', 'fe80::1', 'ff02::1', 'nonsense', '',
+            ] as $ip
+        ) {
             yield "not $ip" => [$ip, false];
         }
-        foreach (['8.8.8.8', '93.184.216.34', '172.32.0.1', '100.128.0.1', '2606:4700::1111', '::ffff:8.8.8.8', '2002:0808:0808::'] as $ip) {
+        foreach (
+            ['8.8.8.8', '93.184.216.34', '172.32.0.1', '100.128.0.1', '2606:4700::1111', '::ffff:8.8.8.8', '2002:0808:0808::'] as $ip
+        ) {
             yield $ip => [$ip, true];
         }
     }

@@ -96,17 +96,33 @@ final class ImportTest extends TestCase
 
     public function testARefusedRowSaysWhyAtItsNumberAndTheRestIsTaken(): void
     {
-        $import = $this->send("ref,mobile,line,when,Agreed,Words\nA,07700 900601,07700900100,2026-03-01 10:00,yes,form 7\nB,07700 900602,desk,2026-03-01 10:00,,\nA,07700 900601,07700900100,2026-03-01 10:00,yes,form 7\nC,WITHHELD,07700900100,2026-03-01 10:00,,\nD,07700 900603,07700900100,2026-03-01 10:00,perhaps,\n");
+        $import = $this->send(
+            "ref,mobile,line,when,Agreed,Words\nA,07700 900601,07700900100,2026-03-01 10:00,yes,form 7\nB,07700 900602,desk,2026-03-01 10:00,,\nA,07700 900601,07700900100,2026-03-01 10:00,yes,form 7\nC,WITHHELD,07700900100,2026-03-01 10:00,,\nD,07700 900603,07700900100,2026-03-01 10:00,perhaps,\n",
+        );
         $this->map($import, ['Agreed' => 'consent.marketing', 'Words' => 'consent.wording']);
         $this->post("/imports/$import->id/start");
         $this->takeIn();
 
         self::assertSame([2, 1, 2], [$import->refresh()->added, $import->same, $import->refused]);
-        self::assertSame([3 => 'At “line” stands “desk”, which is no telephone number.', 6 => 'At “Agreed” stands “perhaps”, which is neither yes nor no. Add a table that says which words mean which.'],
-            RefusedRow::query()->orderBy('id')->get()->mapWithKeys(fn (RefusedRow $row): array => [$row->row => Sentence::of($row->reason)])->all());
+        self::assertSame(
+            [
+                3 => 'At “line” stands “desk”, which is no telephone number.',
+                6 => 'At “Agreed” stands “perhaps”, which is neither yes nor no. Add a table that says which words mean which.',
+            ],
+            RefusedRow::query()
+                ->orderBy('id')
+                ->get()
+                ->mapWithKeys(fn (RefusedRow $row): array => [$row->row => Sentence::of($row->reason)])
+                ->all(),
+        );
         self::assertNull(Record::query()->where('external_id', 'C')->sole()->person_id);
         self::assertSame('form 7 (from the file “calls.csv”)', Consent::query()->sole()->wording);
-        self::assertStringContainsString('"At “line” stands “desk”, which is no telephone number.",B,"07700 900602",desk', (string) $this->get("/imports/$import->id/refused.csv")->assertOk()->streamedContent());
+        self::assertStringContainsString(
+            '"At “line” stands “desk”, which is no telephone number.",B,"07700 900602",desk',
+            (string) $this->get("/imports/$import->id/refused.csv")
+                ->assertOk()
+                ->streamedContent(),
+        );
     }
 
     public function testItIsTakenBackWholeWhileNothingHasActedOnIt(): void
@@ -114,15 +130,22 @@ final class ImportTest extends TestCase
         $this->missedCall(self::WEN, ['ref' => 'A']);
         $wen = $this->person(self::WEN);
         $before = [Record::query()->get()->toArray(), Person::query()->count()];
-        $import = $this->send("ref,mobile,line,when,Agreed\nA,07700 900301,07700900101,2026-03-01 10:00,yes\nB,07700 900602,07700900100,2026-03-01 10:00,\nC,07700 900602,07700900100,2026-03-01 11:00,\n");
+        $import = $this->send(
+            "ref,mobile,line,when,Agreed\nA,07700 900301,07700900101,2026-03-01 10:00,yes\nB,07700 900602,07700900100,2026-03-01 10:00,\nC,07700 900602,07700900100,2026-03-01 11:00,\n",
+        );
         $this->map($import, ['Agreed' => 'consent.marketing']);
         $this->post("/imports/$import->id/start");
         $this->takeIn();
         self::assertSame([2, 1], [$import->refresh()->added, $import->changed]);
         self::assertSame('+447700900101', Record::query()->where('external_id', 'A')->sole()->values['line']);
 
-        $this->get("/imports/$import->id")->assertOk()->assertSee('Take it back…');
-        $this->post("/imports/$import->id/take-back")->assertSessionHas('done', 'The file is being taken back: everything becomes as it was before.');
+        $this->get("/imports/$import->id")
+            ->assertOk()
+            ->assertSee('Take it back…');
+        $this->post("/imports/$import->id/take-back")->assertSessionHas(
+            'done',
+            'The file is being taken back: everything becomes as it was before.',
+        );
         self::assertSame(ImportState::TakingBack, $import->refresh()->state);
         $this->get("/imports/$import->id")->assertSee('being taken back');
         $this->takeIn();
@@ -150,9 +173,15 @@ final class ImportTest extends TestCase
         $deal = Record::query()->where('external_id', 'D1')->sole();
         self::assertSame(['quay day', 'Liu', 2], [$deal->title, $wen->refresh()->last_name, $wen->numbers()->count()]);
 
-        $this->post("/imports/$import->id/take-back")->assertSessionHas('done', 'The file is being taken back: everything becomes as it was before.');
+        $this->post("/imports/$import->id/take-back")->assertSessionHas(
+            'done',
+            'The file is being taken back: everything becomes as it was before.',
+        );
         $this->takeIn();
-        self::assertSame(['harbour day', 'Harbour day', null, 1], [$deal->refresh()->title, $deal->values['title'], $wen->refresh()->last_name, $wen->numbers()->count()]);
+        self::assertSame(
+            ['harbour day', 'Harbour day', null, 1],
+            [$deal->refresh()->title, $deal->values['title'], $wen->refresh()->last_name, $wen->numbers()->count()],
+        );
         self::assertSame('Mira Okafor', Change::query()->where('record_id', $deal->id)->latest('id')->firstOrFail()->via);
     }
 
@@ -162,21 +191,30 @@ final class ImportTest extends TestCase
         $this->post("/imports/$import->id/start", ['rules_act' => '1']);
         $this->takeIn();
         $this->work();
-        $this->post("/imports/$import->id/take-back")->assertSessionHas('done', 'It cannot be taken back any more: a rule has begun for one of its records.');
+        $this->post("/imports/$import->id/take-back")->assertSessionHas(
+            'done',
+            'It cannot be taken back any more: a rule has begun for one of its records.',
+        );
 
         $other = $this->send("ref,mobile,line,when\nX,07700 900650,07700900100,2026-03-01 10:00\n");
         $this->post("/imports/$other->id/start");
         $this->takeIn();
         $record = Record::query()->where('external_id', 'X')->sole();
         $this->put("/records/call/$record->id", ['fields' => ['why' => 'line busy']])->assertRedirect();
-        $this->post("/imports/$other->id/take-back")->assertSessionHas('done', 'It cannot be taken back any more: one of its records has been changed since.');
+        $this->post("/imports/$other->id/take-back")->assertSessionHas(
+            'done',
+            'It cannot be taken back any more: one of its records has been changed since.',
+        );
         self::assertSame(3, Record::query()->count());
     }
 
     public function testPeopleComeInAndGoOutAndComeInAgainTheSame(): void
     {
-        $import = $this->send("First name,Last name,Mobile,Email,Town,Agreed to offers,When they agreed,The words they agreed to\n"
-            ."=Ann,Øst,07700 900601,ann@example.org,Quayham,yes,2026-01-05T10:00:00+00:00,\"Yes; texts, please\nEND:VCARD\"\nBo,,07700 900602,,,,,\n", 'person');
+        $import = $this->send(
+            "First name,Last name,Mobile,Email,Town,Agreed to offers,When they agreed,The words they agreed to\n".
+                "=Ann,Øst,07700 900601,ann@example.org,Quayham,yes,2026-01-05T10:00:00+00:00,\"Yes; texts, please\nEND:VCARD\"\nBo,,07700 900602,,,,,\n",
+            'person',
+        );
         $this->post("/imports/$import->id/start");
         $this->takeIn();
         self::assertSame(2, $import->refresh()->added);
@@ -244,10 +282,14 @@ final class ImportTest extends TestCase
 
     private function send(string $csv, string $type = 'call'): Import
     {
-        $this->post('/imports', ['type' => $type, 'file' => UploadedFile::fake()->createWithContent('calls.csv', $csv)])->assertSessionHasNoErrors()->assertRedirect();
+        $this->post('/imports', ['type' => $type, 'file' => UploadedFile::fake()->createWithContent('calls.csv', $csv)])
+            ->assertSessionHasNoErrors()
+            ->assertRedirect();
         $import = Import::query()->orderByDesc('id')->firstOrFail();
         if ($type === 'call' && $import->state === ImportState::ToMap) {
-            $this->map($import, ['ref' => 'external_id', 'mobile' => 'person.number', 'line' => 'fields.line', 'when' => 'fields.started_at']);
+            $this->map($import, [
+                'ref' => 'external_id', 'mobile' => 'person.number', 'line' => 'fields.line', 'when' => 'fields.started_at',
+            ]);
         }
 
         return $import;

@@ -41,7 +41,15 @@ final class KeptTest extends TestCase
     #[DataProvider('oddPosts')]
     public function testAPostIsAPostWhateverStandsInIt(string $body, array $server, int $status): void
     {
-        $this->call('POST', '/in/phone', server: ['HTTP_AUTHORIZATION' => 'Bearer '.DatabaseSeeder::PHONE_SECRET, 'CONTENT_TYPE' => 'application/x-www-form-urlencoded'] + $server, content: $body)->assertStatus($status);
+        $this->call(
+            'POST',
+            '/in/phone',
+            server: [
+                'HTTP_AUTHORIZATION' => 'Bearer '.DatabaseSeeder::PHONE_SECRET,
+                'CONTENT_TYPE' => 'application/x-www-form-urlencoded',
+            ] + $server,
+            content: $body,
+        )->assertStatus($status);
 
         self::assertSame(1, Delivery::query()->count());
     }
@@ -58,8 +66,11 @@ final class KeptTest extends TestCase
 
     public function testAFormInSeveralPartsIsKeptWithItsFields(): void
     {
-        $this->call('POST', '/in/phone', ['evt' => 'call.over', 'ring' => ['ms' => '1']], [], ['sound' => UploadedFile::fake()->createWithContent('call.wav', 'x')],
-            ['HTTP_AUTHORIZATION' => 'Bearer '.DatabaseSeeder::PHONE_SECRET, 'CONTENT_TYPE' => 'multipart/form-data; boundary=x'])->assertStatus(200);
+        $this->call(
+            'POST', '/in/phone', ['evt' => 'call.over', 'ring' => ['ms' => '1']], [],
+            ['sound' => UploadedFile::fake()->createWithContent('call.wav', 'x')],
+            ['HTTP_AUTHORIZATION' => 'Bearer '.DatabaseSeeder::PHONE_SECRET, 'CONTENT_TYPE' => 'multipart/form-data; boundary=x'],
+        )->assertStatus(200);
 
         self::assertSame('evt=call.over&ring%5Bms%5D=1&sound=call.wav', Delivery::query()->sole()->body);
     }
@@ -92,7 +103,10 @@ final class KeptTest extends TestCase
         self::assertLessThan(100_000, (int) Delivery::query()->sum('bytes'));
         // Whoever has it is heard all the same.
         $this->missedCall(self::WEN)->assertOk();
-        $this->actingAs($this->staff(Role::Administrator))->get('/sources/phone')->assertSee('60 more came without its secret')->assertSee('kept for 90 days');
+        $this->actingAs($this->staff(Role::Administrator))
+            ->get('/sources/phone')
+            ->assertSee('60 more came without its secret')
+            ->assertSee('kept for 90 days');
         $this->post('/sources/phone/replays', ['which' => 'refused']);
         $this->takeIn();
         self::assertSame(20, Delivery::query()->where('state', DeliveryState::Refused)->whereNull('replayed_at')->count());
@@ -108,7 +122,9 @@ final class KeptTest extends TestCase
         self::assertSame(1, resolve(Pruning::class)->prune($phone));
         self::assertSame(2, Delivery::query()->count());
         Delivery::query()->update(['bytes' => 900_000]);
-        $this->actingAs($this->staff(Role::Administrator))->put('/sources/phone', ['name' => 'Phone', 'proof' => 'secret', 'keep_days' => '30', 'keep_megabytes' => '1'])->assertSessionHasNoErrors();
+        $this->actingAs($this->staff(Role::Administrator))
+            ->put('/sources/phone', ['name' => 'Phone', 'proof' => 'secret', 'keep_days' => '30', 'keep_megabytes' => '1'])
+            ->assertSessionHasNoErrors();
 
         self::assertSame(1, resolve(Pruning::class)->prune($phone->refresh()));
         self::assertSame('2026-03-02', Delivery::query()->sole()->at->format('Y-m-d'));

@@ -40,7 +40,9 @@ final class NamesTest extends TestCase
         $cards = (string) ob_get_clean();
         self::assertStringNotContainsString('FN:+44', $cards);
 
-        $this->actingAs($this->staff(Role::Administrator))->post('/imports', ['file' => UploadedFile::fake()->createWithContent('people.vcf', $cards), 'type' => 'person'])->assertRedirect();
+        $this->actingAs($this->staff(Role::Administrator))
+            ->post('/imports', ['file' => UploadedFile::fake()->createWithContent('people.vcf', $cards), 'type' => 'person'])
+            ->assertRedirect();
         $import = Import::query()->latest('id')->firstOrFail();
         $this->post("/imports/$import->id/start");
         $this->takeIn();
@@ -51,7 +53,12 @@ final class NamesTest extends TestCase
 
     public function testANumberThatStandsWhereANameShouldIsNotTaken(): void
     {
-        DB::transaction(fn () => resolve(RecordWriter::class)->person(new PersonInput(number: Numbers::read('+447700900912', 'GB'), own: ['first_name' => '+44', 'last_name' => '7700 900912']), ChangeOrigin::text()));
+        DB::transaction(
+            fn () => resolve(RecordWriter::class)->person(
+                new PersonInput(number: Numbers::read('+447700900912', 'GB'), own: ['first_name' => '+44', 'last_name' => '7700 900912']),
+                ChangeOrigin::text(),
+            ),
+        );
 
         self::assertSame([null, null], array_values($this->person('+447700900912')->only(['first_name', 'last_name'])));
     }
@@ -61,7 +68,16 @@ final class NamesTest extends TestCase
         $this->missedCall('+447700900913');
         $type = RecordType::query()->where('key', 'booking')->with('fields')->firstOrFail();
         $number = Numbers::read('+447700900913', 'GB');
-        DB::transaction(fn () => resolve(RecordWriter::class)->take(new Cleaned('booking', 'b1', new PersonInput(number: $number), ['lesson' => '07700 900913', 'state' => 'booked', 'starts_at' => '2026-03-05T10:00:00Z']), ChangeOrigin::staff($this->staff(Role::Administrator))));
+        DB::transaction(
+            fn () => resolve(RecordWriter::class)->take(
+                new Cleaned('booking', 'b1', new PersonInput(number: $number), [
+                    'lesson' => '07700 900913',
+                    'state' => 'booked',
+                    'starts_at' => '2026-03-05T10:00:00Z',
+                ]),
+                ChangeOrigin::staff($this->staff(Role::Administrator)),
+            ),
+        );
         $calendar = Calendar::query()->create(['record_type_id' => $type->id, 'name' => 'Lessons', 'secret_hash' => 'x', 'at' => now()]);
         $written = CalendarOf::records($calendar->load('type.fields'), now()->toImmutable());
 

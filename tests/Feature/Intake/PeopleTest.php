@@ -66,23 +66,43 @@ final class PeopleTest extends TestCase
     {
         $id = $this->say('C1', '07700 900601', null, ['first_name' => 'Ann', 'last_name' => 'Old']);
         $this->say('C1', '07700 900603', null, ['last_name' => 'New'], KnownPeople::Fill);
-        self::assertSame(['Old', '+447700900601'], [Person::query()->findOrFail($id)->last_name, Person::query()->findOrFail($id)->number?->e164]);
+        self::assertSame(
+            ['Old', '+447700900601'],
+            [Person::query()->findOrFail($id)->last_name, Person::query()->findOrFail($id)->number?->e164],
+        );
         $this->say('C1', '07700 900604', null, ['last_name' => 'New'], KnownPeople::Overwrite);
         $ann = Person::query()->findOrFail($id);
 
-        self::assertSame(['Ann', 'New', '+447700900604', 3], [$ann->first_name, $ann->last_name, $ann->number?->e164, $ann->numbers()->count()]);
+        self::assertSame(
+            ['Ann', 'New', '+447700900604', 3],
+            [$ann->first_name, $ann->last_name, $ann->number?->e164, $ann->numbers()->count()],
+        );
         $change = Change::query()->where('person_id', $id)->orderByDesc('id')->firstOrFail();
-        self::assertEquals([['last_name' => 'Old', 'number' => null], ['last_name' => 'New', 'number' => '+447700900604']], [$change->from, $change->to]);
+        self::assertEquals(
+            [['last_name' => 'Old', 'number' => null], ['last_name' => 'New', 'number' => '+447700900604']],
+            [$change->from, $change->to],
+        );
         $this->say('C1', null, null, ['last_name' => 'Newer'], KnownPeople::Leave);
         self::assertSame('New', $ann->refresh()->last_name);
     }
 
     public function testABatchKnowsWhoItHasJustMade(): void
     {
-        $said = fn (?string $number, ?string $email): Cleaned => new Cleaned('person', null, new PersonInput(null, $number === null ? null : Numbers::read($number, 'GB'), $email), []);
-        $done = resolve(RecordWriter::class)->upsertMany(['a' => $said('07700 900611', 'c@example.org'), 'b' => $said(null, 'c@example.org'), 'c' => $said('07700 900611', null), 'd' => $said(null, null)], ChangeOrigin::seed('test'));
+        $said = fn (?string $number, ?string $email): Cleaned => new Cleaned(
+            'person', null, new PersonInput(null, $number === null ? null : Numbers::read($number, 'GB'), $email), [],
+        );
+        $done = resolve(RecordWriter::class)->upsertMany(
+            [
+                'a' => $said('07700 900611', 'c@example.org'), 'b' => $said(null, 'c@example.org'), 'c' => $said('07700 900611', null),
+                'd' => $said(null, null),
+            ],
+            ChangeOrigin::seed('test'),
+        );
 
-        self::assertSame([IntakeResult::Added, IntakeResult::Same, IntakeResult::Same], array_map(fn ($one) => $one instanceof Refused ? null : $one->outcome, array_values(array_slice($done, 0, 3))));
+        self::assertSame(
+            [IntakeResult::Added, IntakeResult::Same, IntakeResult::Same],
+            array_map(fn ($one) => $one instanceof Refused ? null : $one->outcome, array_values(array_slice($done, 0, 3))),
+        );
         self::assertInstanceOf(Refused::class, $done['d']);
         self::assertSame(1, Person::query()->where('email', 'c@example.org')->count());
     }
@@ -93,7 +113,10 @@ final class PeopleTest extends TestCase
         $this->say(null, self::WEN, null, consent: $agree('2026-02-01T10:00:00Z'));
         $this->say(null, self::WEN, null, consent: $agree('2026-02-01T10:00:00Z'));
         $entry = Consent::query()->sole();
-        self::assertSame(['granted', 'marketing', 'Yes please (from Phone system)', '2026-02-01 10:00'], [$entry->act, $entry->scope, $entry->wording, $entry->at->format('Y-m-d H:i')]);
+        self::assertSame(
+            ['granted', 'marketing', 'Yes please (from Phone system)', '2026-02-01 10:00'],
+            [$entry->act, $entry->scope, $entry->wording, $entry->at->format('Y-m-d H:i')],
+        );
 
         $this->textFrom(self::WEN, 'STOP');
         $this->say(null, self::WEN, null, consent: $agree(null));
@@ -112,23 +135,45 @@ final class PeopleTest extends TestCase
         $this->actingAs($this->staff(Role::Operator));
         $this->post('/people', ['first_name' => 'Zora'])->assertSessionHasErrors('number');
         $this->post('/people', ['first_name' => 'Zora', 'number' => '12', 'email' => 'zora'])->assertSessionHasErrors('email');
-        $this->post('/people', ['first_name' => 'Zora', 'number' => '07700 900777', 'zone' => 'Mars'])->assertSessionHasErrors(['zone' => 'A time zone such as Europe/London is expected.']);
-        $this->post('/people', ['first_name' => 'Zora', 'number' => '07700 900777', 'zone' => 'America/Toronto', 'fields' => ['member_since' => '2024-05-01']])->assertRedirect();
+        $this->post('/people', ['first_name' => 'Zora', 'number' => '07700 900777', 'zone' => 'Mars'])->assertSessionHasErrors([
+            'zone' => 'A time zone such as Europe/London is expected.',
+        ]);
+        $this->post('/people', [
+            'first_name' => 'Zora', 'number' => '07700 900777', 'zone' => 'America/Toronto', 'fields' => ['member_since' => '2024-05-01'],
+        ])->assertRedirect();
         $zora = $this->person('+447700900777');
         self::assertSame(['Zora', 'America/Toronto', ['member_since' => '2024-05-01']], [$zora->first_name, $zora->zone, $zora->fields]);
 
-        $this->put("/people/$zora->id", ['first_name' => 'Zora', 'number' => self::WEN])->assertSessionHasErrors(['number' => '+44 7700 900301 belongs to Wen Li.']);
-        $this->put("/people/$zora->id", ['first_name' => 'Zora', 'last_name' => 'Hale', 'number' => '07700 900777', 'fields' => ['member_since' => 'soon']])->assertSessionHasErrors('fields.member_since');
-        $this->put("/people/$zora->id", ['first_name' => 'Zora', 'last_name' => 'Hale', 'number' => '07700 900777', 'fields' => ['member_since' => '']])->assertSessionHasNoErrors();
+        $this->put("/people/$zora->id", ['first_name' => 'Zora', 'number' => self::WEN])->assertSessionHasErrors([
+            'number' => '+44 7700 900301 belongs to Wen Li.',
+        ]);
+        $this->put("/people/$zora->id", [
+            'first_name' => 'Zora', 'last_name' => 'Hale', 'number' => '07700 900777', 'fields' => ['member_since' => 'soon'],
+        ])->assertSessionHasErrors('fields.member_since');
+        $this->put("/people/$zora->id", [
+            'first_name' => 'Zora', 'last_name' => 'Hale', 'number' => '07700 900777', 'fields' => ['member_since' => ''],
+        ])->assertSessionHasNoErrors();
         self::assertSame(['Hale', []], [$zora->refresh()->last_name, $zora->fields]);
         $this->get("/people/$zora->id")->assertSee('Last name: “Hale”; Member since taken out (was “', false)->assertSee('by Tom Reyes');
     }
 
     /** @param  array<string, string>  $own */
-    private function say(?string $id, ?string $number, ?string $email, array $own = [], KnownPeople $known = KnownPeople::Fill, ?ConsentInput $consent = null, string $source = 'phone'): int
-    {
-        $said = new PersonInput($id, $number === null ? null : Numbers::read($number, 'GB'), $email === null ? null : mb_strtolower($email), $own, [], $consent);
+    private function say(
+        ?string $id,
+        ?string $number,
+        ?string $email,
+        array $own = [],
+        KnownPeople $known = KnownPeople::Fill,
+        ?ConsentInput $consent = null,
+        string $source = 'phone',
+    ): int {
+        $said = new PersonInput(
+            $id, $number === null ? null : Numbers::read($number, 'GB'), $email === null ? null : mb_strtolower($email), $own, [], $consent,
+        );
 
-        return resolve(RecordWriter::class)->take(new Cleaned('person', null, $said, [], $known), ChangeOrigin::delivery(Source::query()->where('key', $source)->firstOrFail(), null))->personId ?? 0;
+        return resolve(RecordWriter::class)->take(
+            new Cleaned('person', null, $said, [], $known),
+            ChangeOrigin::delivery(Source::query()->where('key', $source)->firstOrFail(), null),
+        )->personId ?? 0;
     }
 }

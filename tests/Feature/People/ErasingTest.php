@@ -37,7 +37,9 @@ final class ErasingTest extends TestCase
         $this->work();
         $wen = $this->person(self::WEN);
         foreach (['run_id' => Run::query(), 'message_id' => Message::query()] as $about => $some) {
-            Trace::note(new Reason('gate.opted_out', ['who' => 'Wen Li']), now()->toImmutable(), [$about => $some->where('person_id', $wen->id)->firstOrFail()->id]);
+            Trace::note(new Reason('gate.opted_out', ['who' => 'Wen Li']), now()->toImmutable(), [
+                $about => $some->where('person_id', $wen->id)->firstOrFail()->id,
+            ]);
         }
         Labels::set($wen->id, LabelKind::Tag, 'member', true, ChangeOrigin::seed('x'), now()->toImmutable());
 
@@ -57,8 +59,21 @@ final class ErasingTest extends TestCase
         }
 
         // The same number comes in again, in another coat.
-        DB::transaction(fn () => resolve(RecordWriter::class)->person(new PersonInput(number: Numbers::read('07700 900301', 'GB'), own: ['first_name' => 'Wendel']), ChangeOrigin::seed('a file')));
-        self::assertSame(['withdrawn', 'all', 'erased'], array_values(Consent::query()->where('number', self::WEN)->firstOrFail()->only(['act', 'scope', 'how'])));
+        DB::transaction(
+            fn () => resolve(RecordWriter::class)->person(
+                new PersonInput(number: Numbers::read('07700 900301', 'GB'), own: ['first_name' => 'Wendel']),
+                ChangeOrigin::seed('a file'),
+            ),
+        );
+        self::assertSame(
+            ['withdrawn', 'all', 'erased'],
+            array_values(
+                Consent::query()
+                    ->where('number', self::WEN)
+                    ->firstOrFail()
+                    ->only(['act', 'scope', 'how']),
+            ),
+        );
         $this->missedCall(self::WEN);
         $this->work();
         self::assertSame([], $this->textsTo(self::WEN));
@@ -69,8 +84,16 @@ final class ErasingTest extends TestCase
         $wen = $this->person(self::WEN);
         $wen->update(['email' => 'wen@example.org']);
         $file = Import::query()->create(['name' => 'calls.csv', 'state' => 'done', 'file' => 'x', 'refused' => 7, 'at' => now()]);
-        foreach (['07700 900 301', '+44 (0)7700-900301', '0044 7700/900301', 'WEN@example.org', '07700 900302', '077009003010', '+1 208 700 900 301'] as $i => $cell) {
-            RefusedRow::query()->create(['import_id' => $file->id, 'row' => $i + 2, 'cells' => ['Wen', $cell], 'reason' => ['code' => 'intake.no_external_id', 'with' => []]]);
+        foreach (
+            [
+                '07700 900 301', '+44 (0)7700-900301', '0044 7700/900301', 'WEN@example.org', '07700 900302', '077009003010',
+                '+1 208 700 900 301',
+            ] as $i => $cell
+        ) {
+            RefusedRow::query()->create([
+                'import_id' => $file->id, 'row' => $i + 2, 'cells' => ['Wen', $cell],
+                'reason' => ['code' => 'intake.no_external_id', 'with' => []],
+            ]);
         }
         foreach (['{"cli":"0044-7700-900301"', '{"cli":"0044-7700-900302"'] as $body) {
             $this->postPhone($body);
@@ -80,7 +103,10 @@ final class ErasingTest extends TestCase
 
         self::assertSame([6, 7, 8], RefusedRow::query()->orderBy('id')->pluck('row')->all());
         self::assertSame(3, $file->refresh()->refused);
-        self::assertSame([['left_out', ''], ['refused', '{"cli":"0044-7700-900302"']], Delivery::query()->orderBy('id')->get()->map(fn (Delivery $one): array => [$one->state->value, $one->body])->all());
+        self::assertSame(
+            [['left_out', ''], ['refused', '{"cli":"0044-7700-900302"']],
+            Delivery::query()->orderBy('id')->get()->map(fn (Delivery $one): array => [$one->state->value, $one->body])->all(),
+        );
         $this->get('/sources/phone/deliveries/1')->assertOk()->assertSee('named somebody who has been erased');
     }
 

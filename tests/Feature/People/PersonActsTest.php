@@ -27,13 +27,27 @@ final class PersonActsTest extends TestCase
     {
         $wen = $this->person(self::WEN);
 
-        $this->post("/people/$wen->id/labels", ['kind' => 'list', 'name' => '  Spring   news ', 'added' => '1'])->assertSessionHas('done', 'On the list “Spring news”.');
-        $this->post("/people/$wen->id/labels", ['kind' => 'list', 'name' => 'spring NEWS', 'added' => '1'])->assertSessionHas('done', 'It was there already.');
+        $this->post("/people/$wen->id/labels", ['kind' => 'list', 'name' => '  Spring   news ', 'added' => '1'])->assertSessionHas(
+            'done',
+            'On the list “Spring news”.',
+        );
+        $this->post("/people/$wen->id/labels", ['kind' => 'list', 'name' => 'spring NEWS', 'added' => '1'])->assertSessionHas(
+            'done',
+            'It was there already.',
+        );
         $this->get("/people/$wen->id")->assertSee('on Spring news');
         $this->post("/people/$wen->id/labels", ['kind' => 'list', 'name' => 'spring news', 'added' => '0']);
         $this->post("/people/$wen->id/labels", ['kind' => 'tag', 'name' => '', 'added' => '1'])->assertSessionHasErrors('name');
 
-        self::assertSame([true, false], Change::query()->where('kind', ChangeKind::LabelChanged)->orderBy('id')->get()->map(fn (Change $change): mixed => $change->with['added'] ?? null)->all());
+        self::assertSame(
+            [true, false],
+            Change::query()
+                ->where('kind', ChangeKind::LabelChanged)
+                ->orderBy('id')
+                ->get()
+                ->map(fn (Change $change): mixed => $change->with['added'] ?? null)
+                ->all(),
+        );
         self::assertSame(0, DB::table('labels')->count());
     }
 
@@ -44,15 +58,21 @@ final class PersonActsTest extends TestCase
         $aboutBookings = Rule::query()->where('key', 'came-back')->firstOrFail();
         $aboutPeople = Rule::query()->where('key', 'find-out')->firstOrFail();
 
-        $this->get("/people/$wen->id")->assertSee($aboutPeople->name)->assertDontSee($aboutBookings->name);
-        $this->post("/people/$wen->id/starts", ['rule' => $aboutBookings->id])->assertSessionHasErrors(['rule' => 'Not started: it needs a booking to be about.']);
+        $this->get("/people/$wen->id")
+            ->assertSee($aboutPeople->name)
+            ->assertDontSee($aboutBookings->name);
+        $this->post("/people/$wen->id/starts", ['rule' => $aboutBookings->id])->assertSessionHasErrors([
+            'rule' => 'Not started: it needs a booking to be about.',
+        ]);
         $this->post("/people/$wen->id/starts", ['rule' => ''])->assertSessionHasErrors('rule');
         $this->post("/people/$wen->id/starts", ['rule' => $aboutPeople->id])->assertSessionHasNoErrors();
         $this->work();
 
         self::assertSame([$wen->id], Run::query()->where('rule_id', $aboutPeople->id)->pluck('person_id')->all());
         $aboutPeople->update(['power' => 'paused']);
-        $this->post("/people/$wen->id/starts", ['rule' => $aboutPeople->id])->assertSessionHasErrors(['rule' => 'Not started: the rule is off.']);
+        $this->post("/people/$wen->id/starts", ['rule' => $aboutPeople->id])->assertSessionHasErrors([
+            'rule' => 'Not started: the rule is off.',
+        ]);
     }
 
     public function testARuleIsStartedForARecordOfTheirs(): void
@@ -65,7 +85,10 @@ final class PersonActsTest extends TestCase
 
         $this->get("/records/call/$call->id")->assertSee($rule->name);
         $this->post("/people/$wen->id/starts", ['rule' => $rule->id, 'record' => $call->id])->assertSessionHasNoErrors();
-        $this->post('/people/'.$this->person('+447700900308')->id.'/starts', ['rule' => $rule->id, 'record' => $call->id])->assertNotFound();
+        $this->post('/people/'.$this->person('+447700900308')->id.'/starts', [
+            'rule' => $rule->id,
+            'record' => $call->id,
+        ])->assertNotFound();
         $this->work();
 
         // Started by the call and by hand: once for each call all the same.
@@ -78,7 +101,10 @@ final class PersonActsTest extends TestCase
         $wen = $this->person(self::WEN);
         $workshop = Line::query()->where('key', 'workshop')->firstOrFail();
 
-        $this->put("/people/$wen->id/line", ['line' => $workshop->id])->assertSessionHas('done', 'Rules that may choose a line text them from the workshop.');
+        $this->put("/people/$wen->id/line", ['line' => $workshop->id])->assertSessionHas(
+            'done',
+            'Rules that may choose a line text them from the workshop.',
+        );
         self::assertSame($workshop->id, $wen->refresh()->line_id);
         $this->put("/people/$wen->id/line", ['line' => ''])->assertSessionHasNoErrors();
 
@@ -87,6 +113,13 @@ final class PersonActsTest extends TestCase
 
     private function import(string ...$rules): void
     {
-        self::assertSame(0, Artisan::call('linnet:rules', ['what' => 'import', 'paths' => array_map(fn (string $rule): string => base_path("demo/rules/$rule.json"), $rules), '--on' => true]));
+        self::assertSame(
+            0,
+            Artisan::call('linnet:rules', [
+                'what' => 'import',
+                'paths' => array_map(fn (string $rule): string => base_path("demo/rules/$rule.json"), $rules),
+                '--on' => true,
+            ]),
+        );
     }
 }

@@ -43,10 +43,20 @@ final class BoardTest extends TestCase
         $this->patch("/records/deal/$deal->id/move?by=stage", ['to' => 'won'])->assertSessionHasErrors('to');
         $this->patch("/records/job/$deal->id/move?by=stage", ['to' => 'ready'])->assertNotFound();
         $to = $deal->values['stage'] === 'agreed' ? 'lost' : 'agreed';
-        $this->withHeader('HX-Request', 'true')->patch("/records/deal/$deal->id/move?by=stage", ['to' => $to])->assertOk()->assertSee('id="board"', false)->assertDontSee('<html', false);
+        $this->withHeader('HX-Request', 'true')
+            ->patch("/records/deal/$deal->id/move?by=stage", ['to' => $to])
+            ->assertOk()
+            ->assertSee('id="board"', false)
+            ->assertDontSee('<html', false);
 
         self::assertSame($to, $deal->refresh()->values['stage']);
-        self::assertSame([['stage' => $to], 'Mira Okafor'], [Change::query()->where('record_id', $deal->id)->orderByDesc('id')->firstOrFail()->to, Change::query()->where('record_id', $deal->id)->orderByDesc('id')->firstOrFail()->via]);
+        self::assertSame(
+            [['stage' => $to], 'Mira Okafor'],
+            [
+                Change::query()->where('record_id', $deal->id)->orderByDesc('id')->firstOrFail()->to,
+                Change::query()->where('record_id', $deal->id)->orderByDesc('id')->firstOrFail()->via,
+            ],
+        );
         RecordType::query()->create(['key' => 'plain', 'name' => 'Plain', 'plural' => 'Plains']);
         $this->get('/records/plain/board')->assertRedirect('/records/plain');
         $this->get('/records/plain')->assertOk()->assertSee('No plains here yet');

@@ -21,12 +21,18 @@ final class ExampleTest extends FrontDeskTestCase
         $this->keep('sample', ['if' => ['they write "Thanks" 2 hours after text a']]);
         $example = $this->rule->refresh()->written()->examples[0];
 
-        self::assertSame(['they write "Thanks" 2 hours after text a', 'Robin', 'missed'], [$example->name, $example->person['first_name'], $example->record['outcome']]);
+        self::assertSame(
+            ['they write "Thanks" 2 hours after text a', 'Robin', 'missed'],
+            [$example->name, $example->person['first_name'], $example->record['outcome']],
+        );
         self::assertStringNotContainsString('Wen', (string) json_encode($example->toDocument()));
         self::assertStringNotContainsString(self::WEN, (string) json_encode($example->toDocument()));
         // They answer before the second text.
         self::assertSame(['first'], array_column($example->expects, 'step'));
-        $this->get(route('rules.examples.show', [$this->rule, 1]))->assertOk()->assertSee('It goes as expected.')->assertSee('they write &quot;Thanks&quot; 2 hours after text a', false);
+        $this->get(route('rules.examples.show', [$this->rule, 1]))
+            ->assertOk()
+            ->assertSee('It goes as expected.')
+            ->assertSee('they write &quot;Thanks&quot; 2 hours after text a', false);
         $this->post(route('rules.undo', $this->rule));
         self::assertSame([], $this->rule->refresh()->written()->examples);
     }
@@ -35,8 +41,11 @@ final class ExampleTest extends FrontDeskTestCase
     {
         $this->keep('sample', ['if' => ['they write "Thanks" 2 hours after text a']]);
         $this->write($this->rule, 'rewrite', 'It stops', 'It goes on even if they reply')->assertRedirect();
-        $this->write($this->rule, 'rewrite', 'Wait 1 day', 'wait 1 day, then text the caller from the line they called, as a service text')->assertRedirect();
-        $says = 'The example “they write &quot;Thanks&quot; 2 hours after text a” would now get a text it did not get: “Still here if you need us, Robin.';
+        $this->write(
+            $this->rule, 'rewrite', 'Wait 1 day', 'wait 1 day, then text the caller from the line they called, as a service text',
+        )->assertRedirect();
+        $says =
+            'The example “they write &quot;Thanks&quot; 2 hours after text a” would now get a text it did not get: “Still here if you need us, Robin.';
 
         $this->get(route('rules.checks', $this->rule))->assertOk()->assertSee($says, false);
         $this->get(route('rules.agreement', $this->rule))->assertOk()->assertSee($says, false);
@@ -46,7 +55,10 @@ final class ExampleTest extends FrontDeskTestCase
         unlink($file);
         self::assertStringContainsString(html_entity_decode($says), Artisan::output());
         $this->get(route('rules.examples.show', [$this->rule, 1]))->assertSee('It goes otherwise than expected.');
-        $this->put(route('rules.examples.update', [$this->rule, 1]), ['accept' => 1, 'was' => 'they write "Thanks" 2 hours after text a'])->assertSessionHasNoErrors();
+        $this->put(route('rules.examples.update', [$this->rule, 1]), [
+            'accept' => 1,
+            'was' => 'they write "Thanks" 2 hours after text a',
+        ])->assertSessionHasNoErrors();
         self::assertSame(['first', 'second'], array_column($this->rule->refresh()->written()->examples[0]->expects, 'step'));
         $this->get(route('rules.checks', $this->rule))->assertDontSee('would now get a text');
         $this->post(route('rules.draft.publish', $this->rule))->assertSessionHasNoErrors();
@@ -56,14 +68,23 @@ final class ExampleTest extends FrontDeskTestCase
     public function testSomebodyIsMadeUpOnTheSpotAndChanged(): void
     {
         $this->keep('nobody');
-        $change = fn (array $said) => $this->put(route('rules.examples.update', [$this->rule, 1]), $said + ['was' => 'somebody made up', 'name' => 'At night', 'first_name' => 'Ines', 'last_name' => 'Roe', 'zone' => 'America/Toronto', 'at' => '2026-03-02T08:00', 'fields' => ['outcome' => 'missed', 'why' => 'rang out']]);
+        $change = fn (array $said) => $this->put(
+            route('rules.examples.update', [$this->rule, 1]),
+            $said + [
+                'was' => 'somebody made up', 'name' => 'At night', 'first_name' => 'Ines', 'last_name' => 'Roe',
+                'zone' => 'America/Toronto', 'at' => '2026-03-02T08:00', 'fields' => ['outcome' => 'missed', 'why' => 'rang out'],
+            ],
+        );
 
         $change(['zone' => 'Quay'])->assertSessionHasErrors('zone');
         $change(['happens' => ['they sing']])->assertSessionHasErrors('happens');
         $change(['fields' => ['started_at' => 'soon']])->assertSessionHasErrors('fields.started_at');
         $change(['happens' => ['they text STOP after text a', '']])->assertSessionHasNoErrors();
         $example = $this->rule->refresh()->written()->examples[0];
-        self::assertSame(['At night', 'Ines', 'America/Toronto', 1], [$example->name, $example->person['first_name'], $example->zone, count($example->happens)]);
+        self::assertSame(
+            ['At night', 'Ines', 'America/Toronto', 1],
+            [$example->name, $example->person['first_name'], $example->zone, count($example->happens)],
+        );
         // Three in the morning in Toronto: it leaves at eight.
         self::assertSame(['2026-03-02T13:00:00Z'], array_map(fn ($one): string => $one->at->format('Y-m-d\TH:i:s\Z'), $example->expects));
         $this->get(route('rules.examples.show', [$this->rule, 1]))->assertOk()->assertSee('they answer STOP');
@@ -80,15 +101,23 @@ final class ExampleTest extends FrontDeskTestCase
 
         // Another takes the first out and writes a sentence while this page stands open.
         $this->delete(route('rules.examples.destroy', [$this->rule, 1]), ['was' => 'somebody made up']);
-        $this->write($this->rule, 'rewrite', 'Wait 1 day', 'wait 2 days, then go on only if they have not replied, then text the caller from the line they called, as a service text')->assertRedirect();
+        $this->write(
+            $this->rule, 'rewrite', 'Wait 1 day',
+            'wait 2 days, then go on only if they have not replied, then text the caller from the line they called, as a service text',
+        )->assertRedirect();
         $put(['was' => 'somebody made up', 'accept' => 1])->assertSessionHasErrors('name');
-        $change = ['was' => 'somebody made up 2', 'zone' => 'Europe/London', 'at' => '2026-03-02T10:00', 'fields' => ['outcome' => 'missed']];
+        $change = [
+            'was' => 'somebody made up 2', 'zone' => 'Europe/London', 'at' => '2026-03-02T10:00', 'fields' => ['outcome' => 'missed'],
+        ];
         $put(['name' => 'By day'] + $change)->assertSessionHasNoErrors();
         $this->keep('nobody');
         $put(['name' => 'somebody made up', 'was' => 'By day'] + $change)->assertSessionHasErrors('name');
 
         self::assertSame(['By day', 'somebody made up'], $this->names());
-        self::assertStringContainsString('"for":{"amount":2,"unit":"days"}', (string) json_encode($this->rule->refresh()->written()->toDocument()));
+        self::assertStringContainsString(
+            '"for":{"amount":2,"unit":"days"}',
+            (string) json_encode($this->rule->refresh()->written()->toDocument()),
+        );
     }
 
     /** @return list<string> */

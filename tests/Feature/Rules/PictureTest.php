@@ -49,7 +49,16 @@ final class PictureTest extends FrontDeskTestCase
     public function testWhereAPhotographWasTakenStaysBehind(): void
     {
         $exif = "\xFF\xE1".pack('n', 30)."Exif\0\0GPS 51.5074, -0.1278....";
-        $this->add("\xFF\xD8\xFF\xE0".pack('n', 16)."JFIF\0\x01\x01\0\0\x01\0\x01\0\0".$exif."\xFF\xC0".pack('n', 11)."\x08\0\x01\0\x01\x01\x01\x11\0"."\xFF\xD9")->assertSessionHasNoErrors();
+        $this->add(
+            "\xFF\xD8\xFF\xE0".
+                pack('n', 16).
+                "JFIF\0\x01\x01\0\0\x01\0\x01\0\0".
+                $exif.
+                "\xFF\xC0".
+                pack('n', 11).
+                "\x08\0\x01\0\x01\x01\x01\x11\0".
+                "\xFF\xD9",
+        )->assertSessionHasNoErrors();
 
         self::assertStringNotContainsString('GPS', (string) Storage::get(Storage::allFiles()[0]));
         self::assertStringStartsWith("\xFF\xD8\xFF\xE0", (string) Storage::get(Storage::allFiles()[0]));
@@ -58,6 +67,8 @@ final class PictureTest extends FrontDeskTestCase
     /** @return \Illuminate\Testing\TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function add(string $content): \Illuminate\Testing\TestResponse
     {
-        return $this->post(route('rules.pictures.store', [$this->rule, 'first']), ['picture' => UploadedFile::fake()->createWithContent('quay.png', $content)]);
+        return $this->post(route('rules.pictures.store', [$this->rule, 'first']), [
+            'picture' => UploadedFile::fake()->createWithContent('quay.png', $content),
+        ]);
     }
 }

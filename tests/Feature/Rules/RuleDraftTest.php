@@ -14,11 +14,17 @@ final class RuleDraftTest extends FrontDeskTestCase
 {
     public function testWhatARuleIsCalledCanBeChanged(): void
     {
-        $this->patch(route('rules.draft.update', $this->rule), ['name' => 'Front desk, again', 'folder' => 'Calls', 'key' => 'desk'])->assertSessionHasNoErrors()->assertRedirect();
+        $this->patch(route('rules.draft.update', $this->rule), ['name' => 'Front desk, again', 'folder' => 'Calls', 'key' => 'desk'])
+            ->assertSessionHasNoErrors()
+            ->assertRedirect();
         self::assertSame(['Front desk, again', 'desk'], [$this->rule->refresh()->draft['name'] ?? null, $this->rule->draft['key'] ?? null]);
         self::assertSame(1, RuleVersion::query()->where('rule_id', $this->rule->id)->count());
         $this->patch(route('rules.draft.update', $this->rule), ['name' => 'Front desk, again', 'folder' => 'Kept apart', 'key' => 'desk']);
-        $this->get('/rules?folder=Kept+apart')->assertOk()->assertSee('Kept apart')->assertSee('Front desk')->assertDontSee('Workshop: missed call');
+        $this->get('/rules?folder=Kept+apart')
+            ->assertOk()
+            ->assertSee('Kept apart')
+            ->assertSee('Front desk')
+            ->assertDontSee('Workshop: missed call');
         $this->get('/rules?folder=Calls')->assertSee('Workshop: missed call')->assertDontSee('Front desk:');
         $this->patch(route('rules.draft.update', $this->rule), ['name' => ''])->assertSessionHasErrors('name');
         $this->patch(route('rules.draft.update', $this->rule), ['name' => 'x', 'key' => 'No key'])->assertSessionHasErrors('key');
@@ -69,8 +75,14 @@ final class RuleDraftTest extends FrontDeskTestCase
     {
         $this->post('/starters/booking-soon', ['line' => 'front-desk'])->assertRedirect();
         $starter = Rule::query()->orderByDesc('id')->firstOrFail();
-        $this->post('/records/booking', ['fields' => ['lesson' => 'Tour', 'state' => 'booked', 'starts_at' => '2026-03-10T10:00', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
-        $this->get("/rules/$starter->id/agreement")->assertSee('In the next four weeks it would begin for one booking, of one person, as things stand.');
+        $this->post('/records/booking', [
+            'fields' => [
+                'lesson' => 'Tour', 'state' => 'booked', 'starts_at' => '2026-03-10T10:00', 'who' => '#'.$this->person(self::WEN)->id,
+            ],
+        ])->assertSessionHasNoErrors();
+        $this->get("/rules/$starter->id/agreement")->assertSee(
+            'In the next four weeks it would begin for one booking, of one person, as things stand.',
+        );
 
         $this->post("/rules/{$this->rule->id}/copy")->assertRedirect();
         $copy = Rule::query()->orderByDesc('id')->firstOrFail();
@@ -84,13 +96,19 @@ final class RuleDraftTest extends FrontDeskTestCase
         $this->missedCall(self::WEN);
         $this->work();
         $this->get(route('rules.show', $this->rule))->assertSee('One is under way and will end; 0 texts that wait will be dropped.');
-        $this->put(route('rules.power', $this->rule), ['power' => 'retired'])->assertSessionHas('done', 'The rule is retired. What was under way has ended.');
+        $this->put(route('rules.power', $this->rule), ['power' => 'retired'])->assertSessionHas(
+            'done',
+            'The rule is retired. What was under way has ended.',
+        );
         $this->travelToMoment('2026-03-02 10:10');
         $this->missedCall(self::WEN);
         $this->work();
 
         self::assertSame([], $this->handedOver);
-        $this->put(route('rules.power', $this->rule), ['power' => 'on'])->assertSessionHas('done', 'It was retired. Make a copy to use it again.');
+        $this->put(route('rules.power', $this->rule), ['power' => 'on'])->assertSessionHas(
+            'done',
+            'It was retired. Make a copy to use it again.',
+        );
         self::assertSame(ActivationState::Retired, $this->rule->refresh()->power);
     }
 
@@ -101,20 +119,35 @@ final class RuleDraftTest extends FrontDeskTestCase
         }
         $this->textFrom('+447700900322', 'STOP');
         $this->work();
-        $this->write($this->rule, 'rewrite', 'wait 2 minutes', 'wait 5 minutes, then text the caller from the line they called, as a service text');
+        $this->write(
+            $this->rule, 'rewrite', 'wait 2 minutes', 'wait 5 minutes, then text the caller from the line they called, as a service text',
+        );
         $agreement = fn (): string => (string) $this->get(route('rules.agreement', $this->rule))->assertOk()->getContent();
 
         $first = $agreement();
-        self::assertStringStartsWith('When a call comes in, if its outcome is missed and its line is the front desk and we are open: 2 texts, until they reply. What happened in the last four weeks would have begun it for three calls, of three people, by what is known of them now.', $first);
+        self::assertStringStartsWith(
+            'When a call comes in, if its outcome is missed and its line is the front desk and we are open: 2 texts, until they reply. What happened in the last four weeks would have begun it for three calls, of three people, by what is known of them now.',
+            $first,
+        );
         self::assertStringContainsString('With no answers, together they would get six texts, for', $first);
-        self::assertStringContainsString('For Jon, the first text would leave Mon 2 March 10:05: “Osier Quay Boathouse: Hello Jon', html_entity_decode($first));
+        self::assertStringContainsString(
+            'For Jon, the first text would leave Mon 2 March 10:05: “Osier Quay Boathouse: Hello Jon',
+            html_entity_decode($first),
+        );
         self::assertStringContainsString('With no answer from them, it would send two texts for', $first);
         self::assertStringEndsWith('It may not be used for offers to people who have not agreed to them.', $first);
 
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
         self::assertStringContainsString('In the last four weeks it sent three texts, for ', $agreement());
-        $this->rule->update(['draft' => ['steps' => array_map(fn (array $step): array => $step['do'] === 'text' ? ['kind' => 'marketing'] + $step : $step, $this->rule->refresh()->written()->toDocument()['steps'])] + $this->rule->written()->toDocument()]);
+        $this->rule->update([
+            'draft' => [
+                'steps' => array_map(
+                    fn (array $step): array => $step['do'] === 'text' ? ['kind' => 'marketing'] + $step : $step,
+                    $this->rule->refresh()->written()->toDocument()['steps'],
+                ),
+            ] + $this->rule->written()->toDocument(),
+        ]);
         self::assertStringEndsWith('It may be used only for people who have agreed to offers; to others it is not sent.', $agreement());
     }
 
@@ -132,11 +165,22 @@ final class RuleDraftTest extends FrontDeskTestCase
         $this->textFrom('+447700900308', 'STOP');
         $this->travelToMoment('2026-03-09 10:00');
         $this->work();
-        $this->write($this->rule, 'insert', 'It stops', 'wait 1 hour, then text the caller from the line they called, as a service text')->assertRedirect();
+        $this->write(
+            $this->rule, 'insert', 'It stops', 'wait 1 hour, then text the caller from the line they called, as a service text',
+        )->assertRedirect();
         $this->get(route('rules.show', $this->rule))->assertOk()->assertSee('take the further step too');
-        self::assertSame('In the last 30 days one came to its end and would still be in it; for Wen Li, the first text would leave Mon 9 March 11:00.', (string) $this->get(route('rules.further', [$this->rule, 'days' => 30]))->assertOk()->getContent());
-        self::assertStringContainsString('nobody came', (string) $this->get(route('rules.further', [$this->rule, 'days' => 2]))->getContent());
-        $this->post(route('rules.draft.publish', $this->rule), ['also' => 1, 'days' => 30])->assertSessionHas('done', 'Published. What starts from now on follows the new words; what is under way finishes on the old. One who had come to its end goes on at the further step.');
+        self::assertSame(
+            'In the last 30 days one came to its end and would still be in it; for Wen Li, the first text would leave Mon 9 March 11:00.',
+            (string) $this->get(route('rules.further', [$this->rule, 'days' => 30]))->assertOk()->getContent(),
+        );
+        self::assertStringContainsString(
+            'nobody came',
+            (string) $this->get(route('rules.further', [$this->rule, 'days' => 2]))->getContent(),
+        );
+        $this->post(route('rules.draft.publish', $this->rule), ['also' => 1, 'days' => 30])->assertSessionHas(
+            'done',
+            'Published. What starts from now on follows the new words; what is under way finishes on the old. One who had come to its end goes on at the further step.',
+        );
         $this->travelToMoment('2026-03-09 11:00');
         $this->work();
 
@@ -145,7 +189,9 @@ final class RuleDraftTest extends FrontDeskTestCase
 
     public function testThoseWhoWaitForTheGoalGoOnAtAFurtherStepToo(): void
     {
-        $this->write($this->rule, 'insert', 'It starts', 'It counts as a success when they have the tag "rang", within 30 days', depth: 0)->assertRedirect();
+        $this->write(
+            $this->rule, 'insert', 'It starts', 'It counts as a success when they have the tag "rang", within 30 days', depth: 0,
+        )->assertRedirect();
         $this->post(route('rules.draft.publish', $this->rule))->assertSessionHasNoErrors();
         $this->missedCall(self::WEN);
         $this->work();
@@ -153,8 +199,14 @@ final class RuleDraftTest extends FrontDeskTestCase
         $this->work();
         $this->travelToMoment('2026-03-03 10:03');
         $this->work();
-        $this->write($this->rule, 'insert', 'It stops', 'wait 1 hour, then text the caller from the line they called, as a service text')->assertRedirect();
-        $this->post(route('rules.draft.publish', $this->rule), ['also' => 1, 'days' => 30, 'under_way' => 'move'])->assertSessionHasNoErrors();
+        $this->write(
+            $this->rule, 'insert', 'It stops', 'wait 1 hour, then text the caller from the line they called, as a service text',
+        )->assertRedirect();
+        $this->post(route('rules.draft.publish', $this->rule), [
+            'also' => 1,
+            'days' => 30,
+            'under_way' => 'move',
+        ])->assertSessionHasNoErrors();
         $this->travelToMoment('2026-03-03 11:03');
         $this->work();
 
@@ -163,8 +215,11 @@ final class RuleDraftTest extends FrontDeskTestCase
 
     public function testTheSampleIsAsItIsWhenTheRuleBegins(): void
     {
-        $this->post('/records/deal', ['fields' => ['title' => 'Day out', 'stage' => 'asked', 'who' => self::WEN]])->assertSessionHasNoErrors();
-        $text = "Rule: Offer\nWhen the stage of a deal becomes offered:\n  wait 3 days, then go on only if its stage is offered.\n  text the customer from the front desk, as a service text:\n    | Any questions?\nIt stops as soon as they reply. It starts every time.";
+        $this->post('/records/deal', [
+            'fields' => ['title' => 'Day out', 'stage' => 'asked', 'who' => self::WEN],
+        ])->assertSessionHasNoErrors();
+        $text =
+            "Rule: Offer\nWhen the stage of a deal becomes offered:\n  wait 3 days, then go on only if its stage is offered.\n  text the customer from the front desk, as a service text:\n    | Any questions?\nIt stops as soon as they reply. It starts every time.";
         $this->post(route('rules.begin.store'), ['text' => $text])->assertSessionHasNoErrors();
         $rule = Rule::query()->orderByDesc('id')->firstOrFail();
 
@@ -180,7 +235,10 @@ final class RuleDraftTest extends FrontDeskTestCase
         $rule = Rule::query()->orderByDesc('id')->firstOrFail();
         self::assertSame(json_decode($document, true), $rule->draft);
         // The same as the text that Linnet can read.
-        $text = (string) $this->get('/rules/1/document?as=text')->assertOk()->assertHeader('Content-Type', 'text/plain; charset=UTF-8')->getContent();
+        $text = (string) $this->get('/rules/1/document?as=text')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'text/plain; charset=UTF-8')
+            ->getContent();
         self::assertStringContainsString("When a call comes in, if its outcome is missed\n  and its line is the front desk\n", $text);
         $take($text)->assertSessionHasNoErrors();
         self::assertSame('Front desk: missed call, followed up', Rule::query()->orderByDesc('id')->firstOrFail()->name);

@@ -31,43 +31,78 @@ final class RuleWordsTest extends FrontDeskTestCase
     {
         $preview = fn (string $text) => $this->post(route('rules.words', $this->rule), ['step' => 'first', 'text' => $text])->assertOk();
 
-        $preview('Hi {{ first_name }} “now”')->assertSee('Hi Wen “now”')->assertSee('make it cost more')->assertSee('data-costly="“”"', false);
+        $preview('Hi {{ first_name }} “now”')
+            ->assertSee('Hi Wen “now”')
+            ->assertSee('make it cost more')
+            ->assertSee('data-costly="“”"', false);
         $preview('Hi {{ first_name | uper }}')->assertSee('Did you mean “upper”?');
         $preview('Hi {{ nickname }}')->assertSee('There is no value for “nickname”');
-        $this->post(route('rules.words', $this->rule), ['step' => 'second', 'text' => 'Hello {{ call.started_at | as: "time" }}'])->assertSee('Hello 09:59');
+        $this->post(route('rules.words', $this->rule), [
+            'step' => 'second',
+            'text' => 'Hello {{ call.started_at | as: "time" }}',
+        ])->assertSee('Hello 09:59');
     }
 
     public function testWhatIsFilledInIsSaidAsOneReadsIt(): void
     {
-        $answer = (string) $this->post(route('rules.words', $this->rule), ['step' => 'first', 'text' => 'Hi {{ first_name | or: "there }}" }}, {{call.started_at|as:"time"}} {{ link: call.whence }} {{ pick: "a" / "b" }} {{ broken | }}'])->assertOk()->getContent();
+        $answer = (string) $this->post(route('rules.words', $this->rule), [
+            'step' => 'first',
+            'text' => 'Hi {{ first_name | or: "there }}" }}, {{call.started_at|as:"time"}} {{ link: call.whence }} {{ pick: "a" / "b" }} {{ broken | }}',
+        ])
+            ->assertOk()
+            ->getContent();
         preg_match('/data-tokens="([^"]*)"/', $answer, $found);
 
-        self::assertSame([
-            '{{ first_name | or: "there }}" }}' => 'first name · or “there }}”', '{{call.started_at|as:"time"}}' => 'start · time', '{{ link: call.whence }}' => 'short link to call whence', '{{ pick: "a" / "b" }}' => 'one of a / b',
-        ], json_decode(html_entity_decode($found[1] ?? ''), true));
+        self::assertSame(
+            [
+                '{{ first_name | or: "there }}" }}' => 'first name · or “there }}”', '{{call.started_at|as:"time"}}' => 'start · time',
+                '{{ link: call.whence }}' => 'short link to call whence', '{{ pick: "a" / "b" }}' => 'one of a / b',
+            ],
+            json_decode(html_entity_decode($found[1] ?? ''), true),
+        );
         $offered = array_column($this->getJson(route('rules.words.fields', $this->rule))->assertOk()->json(), 'beside', 'whole');
-        self::assertSame(['Wen', 'missed', 'Osier Quay Boathouse'], [$offered['{{ first_name }}'] ?? null, $offered['{{ call.outcome }}'] ?? null, $offered['{{ business.name }}'] ?? null]);
+        self::assertSame(
+            ['Wen', 'missed', 'Osier Quay Boathouse'],
+            [$offered['{{ first_name }}'] ?? null, $offered['{{ call.outcome }}'] ?? null, $offered['{{ business.name }}'] ?? null],
+        );
     }
 
     public function testTwoOfOneNameAreToldApart(): void
     {
         $tokens = new Tokens(Vocabularies::ours(), 'service_plan');
 
-        self::assertSame(['boat', 'their boat', 'town', 'booking lesson'], array_map($tokens->field(...), ['service_plan.boat', 'boat', 'town', 'booking.lesson']));
+        self::assertSame(
+            ['boat', 'their boat', 'town', 'booking lesson'],
+            array_map($tokens->field(...), ['service_plan.boat', 'boat', 'town', 'booking.lesson']),
+        );
         self::assertSame('boat', (new Tokens(Vocabularies::ours(), 'person'))->field('boat'));
     }
 
     public function testATagIsChangedInPlaceWithWhatItComesTo(): void
     {
-        $choices = fn (array $said): string => html_entity_decode((string) $this->get(route('rules.words.token', [$this->rule, ...$said]))->assertOk()->getContent(), ENT_QUOTES);
+        $choices = fn (array $said): string => html_entity_decode(
+            (string) $this->get(route('rules.words.token', [$this->rule, ...$said]))->assertOk()->getContent(),
+            ENT_QUOTES,
+        );
 
         $of = $choices(['token' => '{{ call.started_at }}']);
         self::assertStringContainsString('For Wen this says <b>2 March at 09:59</b>', $of);
         self::assertStringContainsString('weekday time <span class="soft">Monday 09:59</span>', $of);
         self::assertStringNotContainsString('value="money"', $of);
-        self::assertStringContainsString('data-whole="{{ call.started_at | as: "time" | or: "soon" }}"', $choices(['token' => '{{ call.started_at }}', 'path' => 'call.started_at', 'as' => 'time', 'missing' => 'words', 'fallback' => 'soon']));
-        self::assertStringContainsString('data-whole="{{ first_name | upper | limit: 9 | or: "" }}"', $choices(['token' => '{{ last_name }}', 'path' => 'first_name', 'letters' => 'upper', 'limit' => 9, 'missing' => 'nothing']));
-        self::assertStringContainsString('data-whole="{{ pick: "a" / "b c" }}"', $choices(['token' => '{{ pick: "x" }}', 'choices' => " a\n\nb c\n"]));
+        self::assertStringContainsString(
+            'data-whole="{{ call.started_at | as: "time" | or: "soon" }}"',
+            $choices([
+                'token' => '{{ call.started_at }}', 'path' => 'call.started_at', 'as' => 'time', 'missing' => 'words', 'fallback' => 'soon',
+            ]),
+        );
+        self::assertStringContainsString(
+            'data-whole="{{ first_name | upper | limit: 9 | or: "" }}"',
+            $choices(['token' => '{{ last_name }}', 'path' => 'first_name', 'letters' => 'upper', 'limit' => 9, 'missing' => 'nothing']),
+        );
+        self::assertStringContainsString(
+            'data-whole="{{ pick: "a" / "b c" }}"',
+            $choices(['token' => '{{ pick: "x" }}', 'choices' => " a\n\nb c\n"]),
+        );
         self::assertStringContainsString('It is empty for Wen, who would get no text for that', $choices(['token' => '{{ email }}']));
         $this->get(route('rules.words.token', [$this->rule, 'token' => 'no tag']))->assertNotFound();
     }
@@ -76,10 +111,18 @@ final class RuleWordsTest extends FrontDeskTestCase
     {
         $this->missedCall('+447700900308');
         $this->work();
-        $bounds = fn (string $text): string => (string) $this->post(route('rules.words.bounds', $this->rule), ['step' => 'first', 'text' => $text])->assertOk()->getContent();
+        $bounds = fn (string $text): string => (string) $this->post(route('rules.words.bounds', $this->rule), [
+            'step' => 'first',
+            'text' => $text,
+        ])
+            ->assertOk()
+            ->getContent();
 
         // The first text says who it is from, and how to stop it.
-        self::assertSame('for the 2 it reaches today: 53 to 55 characters, half of them up to 53, one part', $bounds('{{ first_name | or: "there" }}'));
+        self::assertSame(
+            'for the 2 it reaches today: 53 to 55 characters, half of them up to 53, one part',
+            $bounds('{{ first_name | or: "there" }}'),
+        );
         self::assertSame('', $bounds('{{ first_name'));
         self::assertStringContainsString('two parts', $bounds(str_repeat('ł', 50)));
         $this->get(route('rules.checks', $this->rule))->assertOk()->assertSee('hx-swap-oob="true">for the 2 it reaches today', false);
@@ -93,10 +136,24 @@ final class RuleWordsTest extends FrontDeskTestCase
         foreach (range(1, 60) as $i) {
             $name = array_keys($people)[$i % 5];
             $this->missedCall(sprintf('+4477009008%02d', $i), ['why_unanswered' => ['rang out', 'busy'][$i % 2]]);
-            Person::query()->orderByDesc('id')->firstOrFail()->update(['first_name' => $name === '' ? null : $name, 'zone' => $people[$name], 'locale' => $i % 7 === 0 ? 'fr_FR' : null]);
+            Person::query()
+                ->orderByDesc('id')
+                ->firstOrFail()
+                ->update([
+                    'first_name' => $name === '' ? null : $name,
+                    'zone' => $people[$name],
+                    'locale' => $i % 7 === 0 ? 'fr_FR' : null,
+                ]);
         }
         $unit = UnitOfWork::reading(CarbonImmutable::now()->toDateTimeImmutable(), resolve(DatabaseSideEffects::class));
-        foreach (['Hello', 'Hi {{ first_name | or: "there" }} – {{ call.started_at | as: "weekday time" }}', '{{ first_name | upper }} {{ call.why }} {{ business.name }}', '{{ call.started_at | as: "relative day" }} {{ owner.first_name | or: "we" }} {{ line.name | or: "" }}', '{{ call.line | or: "x" }}{{ nothing.here }}'] as $words) {
+        foreach (
+            [
+                'Hello', 'Hi {{ first_name | or: "there" }} – {{ call.started_at | as: "weekday time" }}',
+                '{{ first_name | upper }} {{ call.why }} {{ business.name }}',
+                '{{ call.started_at | as: "relative day" }} {{ owner.first_name | or: "we" }} {{ line.name | or: "" }}',
+                '{{ call.line | or: "x" }}{{ nothing.here }}',
+            ] as $words
+        ) {
             $template = Template::parse($words);
             $lengths = [];
             $lacking = 0;
@@ -104,7 +161,13 @@ final class RuleWordsTest extends FrontDeskTestCase
                 $person = $unit->reader->person((int) $record->person_id) ?? self::fail('it is theirs');
                 $context = $unit->contexts->create(new Subject($person->id, $record->id), $unit->reader->lines()[0]->key);
                 try {
-                    $lengths[] = [Composed::of($template, $context->facts, $unit->contexts->receiver($person), $unit->reader->business(), $context->now, true, 'x')->length, 1];
+                    $lengths[] = [
+                        Composed::of(
+                            $template, $context->facts, $unit->contexts->receiver($person), $unit->reader->business(), $context->now, true,
+                            'x',
+                        )->length,
+                        1,
+                    ];
                 } catch (TemplateError) {
                     $lacking++;
                 }

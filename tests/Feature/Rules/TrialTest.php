@@ -47,10 +47,18 @@ final class TrialTest extends FrontDeskTestCase
     public function testTextsComeOneByOneOrTogetherMarkedAndCountedNowhere(): void
     {
         $this->confirm($this->askForCode());
-        $before = [Message::query()->count(), DB::table('spent_days')->sum('micros'), DB::table('timers')->count(), DB::table('traces')->count()];
+        $before = [
+            Message::query()->count(), DB::table('spent_days')->sum('micros'), DB::table('timers')->count(), DB::table('traces')->count(),
+        ];
         $this->post(route('rules.trial.begin', $this->rule))->assertSessionHasNoErrors();
         $this->send('next')->assertSessionHasNoErrors();
-        $texts = fn (): array => array_column(array_filter($this->handedOver, fn (array $text): bool => $text['to'] === self::MINE && str_starts_with($text['text'], 'Trial: ')), 'text');
+        $texts = fn (): array => array_column(
+            array_filter(
+                $this->handedOver,
+                fn (array $text): bool => $text['to'] === self::MINE && str_starts_with($text['text'], 'Trial: '),
+            ),
+            'text',
+        );
         self::assertCount(1, $texts());
         self::assertStringStartsWith('Trial: Osier Quay Boathouse: Hello Wen', $texts()[0]);
         $this->get(route('rules.trial', $this->rule))->assertOk()->assertSee('handed over')->assertSee('Send the next');
@@ -60,7 +68,9 @@ final class TrialTest extends FrontDeskTestCase
         $this->send('end');
         $this->send('next')->assertSessionHasErrors('trial');
 
-        self::assertSame($before, [Message::query()->count(), DB::table('spent_days')->sum('micros'), DB::table('timers')->count(), DB::table('traces')->count()]);
+        self::assertSame($before, [
+            Message::query()->count(), DB::table('spent_days')->sum('micros'), DB::table('timers')->count(), DB::table('traces')->count(),
+        ]);
     }
 
     public function testAButtonThatIsPressedTwiceSendsOnce(): void
@@ -138,7 +148,9 @@ final class TrialTest extends FrontDeskTestCase
         $this->send('again')->assertSessionHasNoErrors();
 
         self::assertSame($kept, $keys());
-        $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C1', 'key' => (string) $kept[0], 'fate' => 'arrived', 'at' => '2026-03-02T10:00:00Z'])->assertOk();
+        $this->fromCarrier([
+            'kind' => 'receipt', 'ref' => 'C1', 'key' => (string) $kept[0], 'fate' => 'arrived', 'at' => '2026-03-02T10:00:00Z',
+        ])->assertOk();
         $this->get(route('rules.trial', $this->rule))->assertSee('arrived');
     }
 
@@ -157,7 +169,10 @@ final class TrialTest extends FrontDeskTestCase
     /** @return TestResponse<Response> */
     private function send(string $what, ?int $sent = null): TestResponse
     {
-        return $this->post(route('rules.trial.send', $this->rule), ['what' => $what, 'sent' => $sent ?? Trial::query()->orderByDesc('id')->first()?->sent() ?? 0]);
+        return $this->post(route('rules.trial.send', $this->rule), [
+            'what' => $what,
+            'sent' => $sent ?? (Trial::query()->orderByDesc('id')->first()?->sent() ?? 0),
+        ]);
     }
 
     private function askForCode(): string

@@ -31,33 +31,52 @@ final class AccessTest extends TestCase
     /** What each role may open or do; everything else is refused. */
     private const MAY = [
         'log-out' => 'everybody', 'home' => 'everybody', 'conversations.index' => 'everybody', 'conversations.show' => 'everybody',
-        'people.index' => 'everybody', 'people.show' => 'everybody',
-        'conversations.write' => 'converse', 'conversations.done' => 'converse', 'measure' => 'converse',
-        'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view', 'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'rules.further' => 'view', 'rules.overlap' => 'view', 'rules.samples' => 'view', 'rules.versions' => 'view', 'rules.versions.restore' => 'administer', 'rules.agreement' => 'view', 'sent.index' => 'view',
-        'sources.index' => 'view', 'sources.show' => 'view', 'safeguards.index' => 'view', 'safeguards.consent' => 'view',
-        'rules.store' => 'administer', 'rules.starters.show' => 'administer', 'rules.begin' => 'administer', 'rules.begin.store' => 'administer', 'rules.begin.completions' => 'administer', 'rules.sentences' => 'administer', 'rules.undo' => 'administer', 'rules.redo' => 'administer', 'rules.completions' => 'administer', 'rules.choices' => 'administer', 'rules.pictures.store' => 'administer', 'rules.pictures.destroy' => 'administer', 'rules.examples.show' => 'administer', 'rules.examples.store' => 'administer', 'rules.examples.update' => 'administer', 'rules.examples.destroy' => 'administer', 'rules.trial' => 'administer', 'rules.trial.begin' => 'administer', 'rules.trial.send' => 'administer', 'rules.trial.number' => 'administer', 'rules.words' => 'administer', 'rules.words.bounds' => 'administer', 'rules.words.fields' => 'administer', 'rules.words.token' => 'administer', 'rules.draft.update' => 'administer', 'rules.draft.publish' => 'administer', 'rules.draft.destroy' => 'administer', 'rules.power' => 'administer',
-        'messages.ask-again' => 'administer', 'messages.drop' => 'administer', 'safeguards.update' => 'administer', 'demo.clock' => 'administer',
-        'deliveries.show' => 'view', 'imports.index' => 'view', 'imports.show' => 'view', 'records.types' => 'view', 'records.index' => 'view',
-        'records.board' => 'view', 'records.show' => 'view', 'api' => 'view',
-        'people.create' => 'keep records', 'people.store' => 'keep records', 'people.edit' => 'keep records', 'numbers.look-up' => 'keep records', 'people.update' => 'keep records', 'records.create' => 'keep records', 'records.store' => 'keep records', 'records.edit' => 'keep records', 'records.update' => 'keep records',
-        'records.picks' => 'keep records',
-        'sources.store' => 'administer', 'sources.update' => 'administer', 'sources.settings' => 'administer', 'sources.power' => 'administer',
-        'sources.rotate' => 'administer', 'sources.end-old-secret' => 'administer', 'sources.mapping' => 'administer',
-        'sources.mapping.update' => 'administer', 'sources.mapping.type' => 'administer', 'sources.mapping.sample' => 'administer',
-        'sources.mapping.publish' => 'administer', 'sources.mapping.destroy' => 'administer', 'deliveries.replay' => 'administer',
-        'deliveries.replay-many' => 'administer', 'imports.store' => 'administer', 'imports.update' => 'administer', 'imports.start' => 'administer',
-        'imports.stop' => 'administer', 'imports.go-on' => 'administer', 'imports.take-back' => 'administer', 'imports.destroy' => 'administer',
+        'people.index' => 'everybody', 'people.show' => 'everybody', 'conversations.write' => 'converse',
+        'conversations.done' => 'converse', 'measure' => 'converse', 'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view',
+        'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'rules.further' => 'view', 'rules.overlap' => 'view',
+        'rules.samples' => 'view', 'rules.versions' => 'view', 'rules.versions.restore' => 'administer', 'rules.agreement' => 'view',
+        'sent.index' => 'view', 'sources.index' => 'view', 'sources.show' => 'view', 'safeguards.index' => 'view',
+        'safeguards.consent' => 'view', 'rules.store' => 'administer', 'rules.starters.show' => 'administer', 'rules.begin' => 'administer',
+        'rules.begin.store' => 'administer', 'rules.begin.completions' => 'administer', 'rules.sentences' => 'administer',
+        'rules.undo' => 'administer', 'rules.redo' => 'administer', 'rules.completions' => 'administer', 'rules.choices' => 'administer',
+        'rules.pictures.store' => 'administer', 'rules.pictures.destroy' => 'administer', 'rules.examples.show' => 'administer',
+        'rules.examples.store' => 'administer', 'rules.examples.update' => 'administer', 'rules.examples.destroy' => 'administer',
+        'rules.trial' => 'administer', 'rules.trial.begin' => 'administer', 'rules.trial.send' => 'administer',
+        'rules.trial.number' => 'administer', 'rules.words' => 'administer', 'rules.words.bounds' => 'administer',
+        'rules.words.fields' => 'administer', 'rules.words.token' => 'administer', 'rules.draft.update' => 'administer',
+        'rules.draft.publish' => 'administer', 'rules.draft.destroy' => 'administer', 'rules.power' => 'administer',
+        'messages.ask-again' => 'administer', 'messages.drop' => 'administer', 'safeguards.update' => 'administer',
+        'demo.clock' => 'administer', 'deliveries.show' => 'view', 'imports.index' => 'view', 'imports.show' => 'view',
+        'records.types' => 'view', 'records.index' => 'view', 'records.board' => 'view', 'records.show' => 'view', 'api' => 'view',
+        'people.create' => 'keep records', 'people.store' => 'keep records', 'people.edit' => 'keep records',
+        'numbers.look-up' => 'keep records', 'people.update' => 'keep records', 'records.create' => 'keep records',
+        'records.store' => 'keep records', 'records.edit' => 'keep records', 'records.update' => 'keep records',
+        'records.picks' => 'keep records', 'sources.store' => 'administer', 'sources.update' => 'administer',
+        'sources.settings' => 'administer', 'sources.power' => 'administer', 'sources.rotate' => 'administer',
+        'sources.end-old-secret' => 'administer', 'sources.mapping' => 'administer', 'sources.mapping.update' => 'administer',
+        'sources.mapping.type' => 'administer', 'sources.mapping.sample' => 'administer', 'sources.mapping.publish' => 'administer',
+        'sources.mapping.destroy' => 'administer', 'deliveries.replay' => 'administer', 'deliveries.replay-many' => 'administer',
+        'imports.store' => 'administer', 'imports.update' => 'administer', 'imports.start' => 'administer', 'imports.stop' => 'administer',
+        'imports.go-on' => 'administer', 'imports.take-back' => 'administer', 'imports.destroy' => 'administer',
         'imports.refused' => 'administer', 'records.move' => 'administer', 'records.bulk' => 'administer', 'records.save' => 'administer',
-        'records.forget' => 'administer', 'settings.index' => 'administer', 'settings.people' => 'administer', 'record-types.store' => 'administer',
-        'record-types.show' => 'administer', 'record-types.update' => 'administer', 'record-types.fields.store' => 'administer',
-        'record-types.fields.update' => 'administer', 'record-types.fields.move' => 'administer', 'record-types.fields.destroy' => 'administer',
+        'records.forget' => 'administer', 'settings.index' => 'administer', 'settings.people' => 'administer',
+        'record-types.store' => 'administer', 'record-types.show' => 'administer', 'record-types.update' => 'administer',
+        'record-types.fields.store' => 'administer', 'record-types.fields.update' => 'administer',
+        'record-types.fields.move' => 'administer', 'record-types.fields.destroy' => 'administer',
         'record-types.fields.bring-back' => 'administer', 'calendars.store' => 'administer', 'calendars.destroy' => 'administer',
-        'tokens.store' => 'administer', 'tokens.destroy' => 'administer',
-        'numbers.doubt' => 'converse', 'notices.put-away' => 'converse', 'tasks.done' => 'converse', 'people.line' => 'converse', 'people.labels' => 'keep records', 'people.start' => 'keep records', 'rules.runs.decide' => 'keep records', 'rules.starts' => 'keep records', 'rules.starts.store' => 'keep records', 'people.erase' => 'administer',
-        'put-asides.again' => 'administer', 'put-asides.leave' => 'administer', 'outbound-tasks.again' => 'administer', 'outbound-tasks.again-mail' => 'administer', 'outbound-tasks.put-away-mail' => 'administer', 'outbound-tasks.put-away' => 'administer', 'rules.release' => 'administer', 'rules.stuck' => 'administer', 'rules.results' => 'view', 'rules.copy' => 'administer', 'rules.starters' => 'administer', 'rules.starters.store' => 'administer',
-        'lines.index' => 'view', 'lines.show' => 'view', 'lines.store' => 'administer', 'lines.update' => 'administer', 'lines.power' => 'administer',
-        'safeguards.limits' => 'administer', 'safeguards.holidays' => 'administer', 'safeguards.words' => 'administer', 'settings.tariff' => 'administer', 'forms.index' => 'administer', 'forms.store' => 'administer', 'forms.update' => 'administer',
-        'pools.index' => 'administer', 'pools.store' => 'administer', 'pools.show' => 'administer', 'pools.edit' => 'administer', 'pools.wordings' => 'administer', 'pools.destroy' => 'administer', 'codes.store' => 'administer', 'codes.show' => 'administer',
+        'tokens.store' => 'administer', 'tokens.destroy' => 'administer', 'numbers.doubt' => 'converse', 'notices.put-away' => 'converse',
+        'tasks.done' => 'converse', 'people.line' => 'converse', 'people.labels' => 'keep records', 'people.start' => 'keep records',
+        'rules.runs.decide' => 'keep records', 'rules.starts' => 'keep records', 'rules.starts.store' => 'keep records',
+        'people.erase' => 'administer', 'put-asides.again' => 'administer', 'put-asides.leave' => 'administer',
+        'outbound-tasks.again' => 'administer', 'outbound-tasks.again-mail' => 'administer', 'outbound-tasks.put-away-mail' => 'administer',
+        'outbound-tasks.put-away' => 'administer', 'rules.release' => 'administer', 'rules.stuck' => 'administer',
+        'rules.results' => 'view', 'rules.copy' => 'administer', 'rules.starters' => 'administer', 'rules.starters.store' => 'administer',
+        'lines.index' => 'view', 'lines.show' => 'view', 'lines.store' => 'administer', 'lines.update' => 'administer',
+        'lines.power' => 'administer', 'safeguards.limits' => 'administer', 'safeguards.holidays' => 'administer',
+        'safeguards.words' => 'administer', 'settings.tariff' => 'administer', 'forms.index' => 'administer', 'forms.store' => 'administer',
+        'forms.update' => 'administer', 'pools.index' => 'administer', 'pools.store' => 'administer', 'pools.show' => 'administer',
+        'pools.edit' => 'administer', 'pools.wordings' => 'administer', 'pools.destroy' => 'administer', 'codes.store' => 'administer',
+        'codes.show' => 'administer',
     ];
 
     private const OPEN = ['log-in', 'in.carrier', 'in.source', 'calendar', 'links.open', 'pictures.show', 'forms.public', 'forms.send'];
@@ -68,17 +87,33 @@ final class AccessTest extends TestCase
         $this->textFrom(self::WEN, 'HELP');
         $conversation = Conversation::query()->firstOrFail();
         DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(RecordWriter::class)));
-        SavedFilter::query()->create(['record_type_id' => RecordType::query()->where('key', 'deal')->firstOrFail()->id, 'name' => 'Mine', 'asked' => []]);
+        $deal = RecordType::query()->where('key', 'deal')->firstOrFail();
+        SavedFilter::query()->create(['record_type_id' => $deal->id, 'name' => 'Mine', 'asked' => []]);
         Calendar::query()->create(['record_type_id' => 3, 'name' => 'Lessons', 'secret_hash' => 'x', 'at' => now()]);
         resolve(Imports::class)->open(__FILE__, 'a.csv', null, null)->update(['state' => 'done']);
         $this->staff(Role::Administrator)->createToken('Reader');
         Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => 'on']);
-        OutboundTask::query()->create(['name' => 'e', 'kind' => 'email', 'address' => 'a@b.example', 'body' => [], 'state' => 'given_up', 'at' => now()]);
+        OutboundTask::query()->create([
+            'name' => 'e', 'kind' => 'email', 'address' => 'a@b.example', 'body' => [], 'state' => 'given_up', 'at' => now(),
+        ]);
         Pool::query()->create(['name' => 'greetings', 'wordings' => [['id' => 'hello', 'text' => 'Hello']]]);
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         PutAside::keep(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
-        $parameters = ['form' => 'hire', 'step' => 'first', 'task' => 1, 'putAside' => 1, 'notice' => 1, 'line' => 1, 'pool' => 'greetings', 'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id, 'version' => RuleVersion::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id, 'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal', 'record' => Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->value('id'), 'field' => 1, 'filter' => 1, 'calendar' => 1, 'token' => 1, 'number' => 1];
+        $parameters = [
+            'form' => 'hire', 'step' => 'first', 'task' => 1, 'putAside' => 1, 'notice' => 1, 'line' => 1, 'pool' => 'greetings',
+            'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id,
+            'version' => RuleVersion::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id,
+            'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal',
+            'record' => Record::query()
+                ->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))
+                ->value('id'),
+            'field' => 1,
+            'filter' => 1,
+            'calendar' => 1,
+            'token' => 1,
+            'number' => 1,
+        ];
         $seen = [];
 
         foreach ($this->ownRoutes() as $route) {
@@ -92,7 +127,11 @@ final class AccessTest extends TestCase
             // The administrator last: what they take away is gone.
             foreach (array_reverse(Role::cases()) as $role) {
                 $allowed = match (self::MAY[$name]) {
-                    'everybody' => true, 'converse' => $role->converses(), 'view' => $role->views(), 'keep records' => $role->views() && $role->converses(), 'administer' => $role->administers(),
+                    'everybody' => true,
+                    'converse' => $role->converses(),
+                    'view' => $role->views(),
+                    'keep records' => $role->views() && $role->converses(),
+                    'administer' => $role->administers(),
                 };
                 $status = $this->actingAs($this->staff($role))->call($method, $url)->getStatusCode();
                 $allowed
@@ -128,7 +167,9 @@ final class AccessTest extends TestCase
         for ($i = 0; $i < 5; $i++) {
             $this->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => "guess $i"])->assertRedirect();
         }
-        $this->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => 'boathouse'])->assertSessionHasErrors(['email' => 'Too many wrong tries. Wait 60 seconds, then try again.']);
+        $this->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => 'boathouse'])->assertSessionHasErrors([
+            'email' => 'Too many wrong tries. Wait 60 seconds, then try again.',
+        ]);
         $this->assertGuest();
     }
 
@@ -143,9 +184,14 @@ final class AccessTest extends TestCase
     /** @return list<Routed> */
     private function ownRoutes(): array
     {
-        return array_values(array_filter(
-            Route::getRoutes()->getRoutes(),
-            fn (Routed $route): bool => $route->uri() !== 'up' && ! in_array($route->getName(), self::OPEN, true) && $route->uri() !== 'log-in' && ! str_starts_with($route->uri(), 'api/'),
-        ));
+        return array_values(
+            array_filter(
+                Route::getRoutes()->getRoutes(),
+                fn (Routed $route): bool => $route->uri() !== 'up' &&
+                    ! in_array($route->getName(), self::OPEN, true) &&
+                    $route->uri() !== 'log-in' &&
+                    ! str_starts_with($route->uri(), 'api/'),
+            ),
+        );
     }
 }

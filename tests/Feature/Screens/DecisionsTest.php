@@ -50,14 +50,19 @@ final class DecisionsTest extends TestCase
         $this->textFrom(self::WEN, 'stop texting me please');
         $this->post("/numbers/$number->id/doubt", ['means' => 'stop']);
         $entry = Consent::query()->sole();
-        self::assertSame(['withdrawn', 'all', 'staff', 'stop texting me please'], [$entry->act, $entry->scope, $entry->how, $entry->wording]);
+        self::assertSame(
+            ['withdrawn', 'all', 'staff', 'stop texting me please'],
+            [$entry->act, $entry->scope, $entry->how, $entry->wording],
+        );
         $this->post("/numbers/$number->id/doubt", ['means' => 'perhaps'])->assertSessionHasErrors('means');
     }
 
     public function testALineWithTooManyFailuresIsPausedAndSaysSoUntilItIsSwitchedOnAgain(): void
     {
         $business = Business::ours();
-        $business->update(['policy' => $business->policy + ['health' => ['look_at' => 10, 'at_least' => 2, 'warn_percent' => 10, 'pause_percent' => 50]]]);
+        $business->update([
+            'policy' => $business->policy + ['health' => ['look_at' => 10, 'at_least' => 2, 'warn_percent' => 10, 'pause_percent' => 50]],
+        ]);
         foreach ([self::WEN, '+447700900308'] as $number) {
             $this->missedCall($number);
         }
@@ -65,7 +70,10 @@ final class DecisionsTest extends TestCase
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
         foreach (Message::query()->where('state', MessageState::Handed)->get() as $message) {
-            $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C', 'key' => (string) $message->key, 'fate' => 'failed', 'code' => 'no_such_number', 'detail' => 'nobody has this number', 'at' => '2026-03-02T10:02:05Z'])->assertOk();
+            $this->fromCarrier([
+                'kind' => 'receipt', 'ref' => 'C', 'key' => (string) $message->key, 'fate' => 'failed', 'code' => 'no_such_number',
+                'detail' => 'nobody has this number', 'at' => '2026-03-02T10:02:05Z',
+            ])->assertOk();
         }
         $line = Line::query()->where('key', 'front-desk')->firstOrFail();
 
@@ -94,7 +102,10 @@ final class DecisionsTest extends TestCase
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
         $text = $this->textsTo(self::WEN)[0];
-        $this->fromCarrier(['kind' => 'receipt', 'ref' => 'C', 'key' => (string) $text->key, 'fate' => 'failed', 'code' => 'no_such_number', 'at' => '2026-03-02T10:02:05Z'])->assertOk();
+        $this->fromCarrier([
+            'kind' => 'receipt', 'ref' => 'C', 'key' => (string) $text->key, 'fate' => 'failed', 'code' => 'no_such_number',
+            'at' => '2026-03-02T10:02:05Z',
+        ])->assertOk();
         $this->travelToMoment('2026-03-03 10:03');
         $this->work();
         self::assertSame('gate.number_dead', $this->textsTo(self::WEN)[1]->reason['code'] ?? null);
@@ -135,10 +146,20 @@ final class DecisionsTest extends TestCase
         }
         $this->work();
         $wens = Run::query()->where('person_id', $this->person(self::WEN)->id)->where('live', true)->firstOrFail();
-        $this->get("/rules/$rule->id/runs")->assertSee('Stop them')->assertSee('name="ticked['.$wens->id.']" value="breathe/1"', false);
-        $this->post("/rules/$rule->id/runs", ['do' => 'stop'])->assertSessionHasErrors(['ticked' => 'Tick those that it is to be done to.']);
-        $this->post("/rules/$rule->id/runs", ['do' => 'stop', 'ticked' => [$wens->id => 'breathe/1']])->assertSessionHas('done', 'One was stopped.');
-        $this->post("/rules/$rule->id/runs", ['do' => 'stop', 'ticked' => [$wens->id => 'breathe/1']])->assertSessionHas('done', 'None were stopped. One had ended already.');
+        $this->get("/rules/$rule->id/runs")
+            ->assertSee('Stop them')
+            ->assertSee('name="ticked['.$wens->id.']" value="breathe/1"', false);
+        $this->post("/rules/$rule->id/runs", ['do' => 'stop'])->assertSessionHasErrors([
+            'ticked' => 'Tick those that it is to be done to.',
+        ]);
+        $this->post("/rules/$rule->id/runs", ['do' => 'stop', 'ticked' => [$wens->id => 'breathe/1']])->assertSessionHas(
+            'done',
+            'One was stopped.',
+        );
+        $this->post("/rules/$rule->id/runs", ['do' => 'stop', 'ticked' => [$wens->id => 'breathe/1']])->assertSessionHas(
+            'done',
+            'None were stopped. One had ended already.',
+        );
         // One of another rule is not this one's to stop.
         $other = Rule::query()->whereKeyNot($rule->id)->firstOrFail();
         $this->post("/rules/$other->id/runs", ['do' => 'stop', 'ticked' => Run::query()->where('live', true)->pluck('step', 'id')->all()]);
@@ -158,7 +179,10 @@ final class DecisionsTest extends TestCase
         $hurry = ['do' => 'hurry', 'ticked' => [$run->id => 'breathe/1']];
         $this->post("/rules/$rule->id/runs", $hurry)->assertSessionHas('done', 'One goes on now.');
         // What was decided once is done once.
-        $this->post("/rules/$rule->id/runs", $hurry)->assertSessionHas('done', 'None go on now. One waits for nothing that could be hurried, or went on already.');
+        $this->post("/rules/$rule->id/runs", $hurry)->assertSessionHas(
+            'done',
+            'None go on now. One waits for nothing that could be hurried, or went on already.',
+        );
         $this->work();
         self::assertCount(1, $this->textsTo(self::WEN));
         $this->get("/rules/$rule->id/runs")->assertSee('let it wait no longer.');
@@ -183,11 +207,20 @@ final class DecisionsTest extends TestCase
         $this->get("/rules/$rule->id/runs")->assertSee('Move them there')->assertSee('Text b, without what stands before it');
         $decide(['do' => 'move', 'ticked' => [$runs[0] => 'breathe/1']])->assertSessionHasErrors(['step' => 'Choose where they go on.']);
         $decide(['do' => 'move', 'step' => 'nowhere', 'ticked' => [$runs[0] => 'breathe/1']])->assertSessionHasErrors('step');
-        $decide(['do' => 'move', 'step' => 'second', 'ticked' => [$runs[0] => 'breathe/1']])->assertSessionHas('done', 'One goes on there.');
+        $decide(['do' => 'move', 'step' => 'second', 'ticked' => [$runs[0] => 'breathe/1']])->assertSessionHas(
+            'done',
+            'One goes on there.',
+        );
         $decide(['do' => 'skip', 'ticked' => [$runs[1] => 'breathe/1']])->assertSessionHas('done', 'One skips the step.');
-        $decide(['do' => 'skip', 'ticked' => [$runs[1] => 'breathe/1']])->assertSessionHas('done', 'None skip the step. One had gone on already.');
+        $decide(['do' => 'skip', 'ticked' => [$runs[1] => 'breathe/1']])->assertSessionHas(
+            'done',
+            'None skip the step. One had gone on already.',
+        );
         $this->work();
-        self::assertSame([['second'], ['first']], array_map(fn (string $number): array => array_column($this->textsTo($number), 'step'), [self::WEN, '+447700900308']));
+        self::assertSame(
+            [['second'], ['first']],
+            array_map(fn (string $number): array => array_column($this->textsTo($number), 'step'), [self::WEN, '+447700900308']),
+        );
 
         // Back to the first text: it is said again, under a name of its own.
         $place = Run::query()->whereKey($runs[1])->firstOrFail()->readState()->place();
@@ -212,15 +245,29 @@ final class DecisionsTest extends TestCase
         $this->post("/rules/$rule->id/starts", $start)->assertSessionHasNoErrors();
         self::assertSame(2, Change::query()->where('kind', ChangeKind::Asked)->count());
 
-        $this->post(route('rules.begin.store'), ['text' => "Rule: News\nWhen it is started for a person:\n  text the person from the front desk, as a service text:\n    | We are open again.\nIt goes on even if they reply. It starts every time."])->assertSessionHasNoErrors();
+        $this->post(route('rules.begin.store'), [
+            'text' => "Rule: News\nWhen it is started for a person:\n  text the person from the front desk, as a service text:\n    | We are open again.\nIt goes on even if they reply. It starts every time.",
+        ])->assertSessionHasNoErrors();
         $news = Rule::query()->orderByDesc('id')->firstOrFail();
         $this->post("/rules/$news->id/draft/publish")->assertSessionHasNoErrors();
         $this->put("/rules/$news->id/power", ['power' => 'on']);
-        DB::table('labels')->insert(['person_id' => $this->person(self::WEN)->id, 'kind' => 'list', 'name' => 'Spring', 'folded' => 'spring']);
-        preg_match('/name="once" value="([^"]+)"/', (string) $this->get("/rules/$news->id/starts?of=list:Spring")->assertOk()->assertSee('It would start for 1')->getContent(), $once);
+        DB::table('labels')->insert([
+            'person_id' => $this->person(self::WEN)->id, 'kind' => 'list', 'name' => 'Spring', 'folded' => 'spring',
+        ]);
+        preg_match(
+            '/name="once" value="([^"]+)"/',
+            (string) $this->get("/rules/$news->id/starts?of=list:Spring")
+                ->assertOk()
+                ->assertSee('It would start for 1')
+                ->getContent(),
+            $once,
+        );
         $this->post("/rules/$news->id/starts", ['of' => 'list:Spring', 'many' => 1, 'once' => $once[1] ?? ''])->assertSessionHasNoErrors();
         $this->work();
-        self::assertContains('Osier Quay Boathouse: We are open again. Reply STOP to hear no more.', array_column($this->handedOver, 'text'));
+        self::assertContains(
+            'Osier Quay Boathouse: We are open again. Reply STOP to hear no more.',
+            array_column($this->handedOver, 'text'),
+        );
         $this->put("/rules/$rule->id/power", ['power' => 'paused']);
         $this->get("/rules/$rule->id/starts?of=all")->assertSee('It can be started for nobody')->assertSee('2 left out')->assertSee('Wen');
     }
@@ -236,7 +283,10 @@ final class DecisionsTest extends TestCase
         $this->work();
         $run = Run::query()->where('rule_id', $rule->id)->firstOrFail();
         self::assertSame('gate.not_released', $this->textsTo(self::WEN)[0]->reason['code'] ?? null);
-        $this->post("/rules/$rule->id/runs", ['do' => 'skip', 'ticked' => [$run->id => $run->readState()->place()]])->assertSessionHas('done', 'One skips the step.');
+        $this->post("/rules/$rule->id/runs", ['do' => 'skip', 'ticked' => [$run->id => $run->readState()->place()]])->assertSessionHas(
+            'done',
+            'One skips the step.',
+        );
         $this->work();
 
         self::assertSame([], $this->handedOver);
@@ -288,7 +338,10 @@ final class DecisionsTest extends TestCase
         Notice::query()->create(['name' => 'n1', 'words' => 'Bo has not answered', 'staff_id' => $tom->id, 'at' => now()]);
         $task = Task::query()->create(['name' => 't1', 'words' => 'Fetch the wherry', 'at' => now(), 'due_at' => now()->addDay()]);
 
-        $this->get('/today')->assertDontSee('Bo has not answered')->assertSee('Fetch the wherry')->assertSee('For whoever takes it, by Tue 3 March 10:00.');
+        $this->get('/today')
+            ->assertDontSee('Bo has not answered')
+            ->assertSee('Fetch the wherry')
+            ->assertSee('For whoever takes it, by Tue 3 March 10:00.');
         $this->actingAs($tom)->get('/today')->assertSee('Bo has not answered');
         $this->post('/notices/1/put-away');
         $this->post("/tasks/$task->id/done");
@@ -300,7 +353,11 @@ final class DecisionsTest extends TestCase
     {
         $document = json_decode((string) file_get_contents(base_path('demo/rules/word-kayak.json')), true, 32, JSON_THROW_ON_ERROR);
         foreach (['one' => ['kayak'], 'two' => ['Kayak!', 'boat']] as $name => $words) {
-            $rule = Rule::query()->create(['name' => $name, 'power' => 'paused', 'draft' => ['name' => $name, 'key' => $name, 'trigger' => ['words' => $words] + $document['trigger']] + $document]);
+            $rule = Rule::query()->create([
+                'name' => $name,
+                'power' => 'paused',
+                'draft' => ['name' => $name, 'key' => $name, 'trigger' => ['words' => $words] + $document['trigger']] + $document,
+            ]);
             $this->post("/rules/$rule->id/draft/publish")->assertSessionHasNoErrors();
         }
         foreach (Rule::query()->whereIn('name', ['one', 'two'])->orderBy('id')->get() as $rule) {
@@ -308,9 +365,19 @@ final class DecisionsTest extends TestCase
         }
 
         self::assertStringContainsString('The rule “one” already listens for “kayak”', (string) session('errors')?->first('power'));
-        self::assertSame(['one' => ActivationState::On, 'two' => ActivationState::Paused], Rule::query()->whereIn('name', ['one', 'two'])->pluck('power', 'name')->all());
-        Rule::query()->where('name', 'two')->update(['draft' => json_encode($document)]);
-        $this->post('/rules/'.Rule::query()->where('name', 'two')->value('id').'/draft/publish')->assertSessionHasErrors(['publish' => 'The rule “one” already listens for “kayak” on the same line.']);
+        self::assertSame(
+            ['one' => ActivationState::On, 'two' => ActivationState::Paused],
+            Rule::query()
+                ->whereIn('name', ['one', 'two'])
+                ->pluck('power', 'name')
+                ->all(),
+        );
+        Rule::query()
+            ->where('name', 'two')
+            ->update(['draft' => json_encode($document)]);
+        $this->post('/rules/'.Rule::query()->where('name', 'two')->value('id').'/draft/publish')->assertSessionHasErrors([
+            'publish' => 'The rule “one” already listens for “kayak” on the same line.',
+        ]);
     }
 
     public function testALinkLeadsOnAndTellsTheRulesOnce(): void
@@ -320,14 +387,20 @@ final class DecisionsTest extends TestCase
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
         $text = $this->textsTo(self::WEN)[0];
-        DB::table('links')->insert([['code' => 'abcdefghij', 'message_id' => $text->id, 'target' => 'https://shop.osierquay.example/b/1'], ['code' => 'abcdefghik', 'message_id' => $text->id, 'target' => 'javascript:alert(1)']]);
+        DB::table('links')->insert([
+            ['code' => 'abcdefghij', 'message_id' => $text->id, 'target' => 'https://shop.osierquay.example/b/1'],
+            ['code' => 'abcdefghik', 'message_id' => $text->id, 'target' => 'javascript:alert(1)'],
+        ]);
 
         $this->get('/l/abcdefghij')->assertRedirect('https://shop.osierquay.example/b/1');
         $this->get('/l/abcdefghij');
         $this->get('/l/abcdefghik')->assertNotFound();
         $this->get('/l/0000000000')->assertNotFound();
 
-        self::assertSame([['fate' => 'link_opened', 'rule' => 'front-desk-missed-call']], Change::query()->where('kind', ChangeKind::StatusReported)->get()->map(fn (Change $change): mixed => $change->with)->all());
+        self::assertSame(
+            [['fate' => 'link_opened', 'rule' => 'front-desk-missed-call']],
+            Change::query()->where('kind', ChangeKind::StatusReported)->get()->map(fn (Change $change): mixed => $change->with)->all(),
+        );
         self::assertSame(2, (int) DB::table('links')->where('code', 'abcdefghij')->value('opened'));
     }
 }

@@ -23,10 +23,15 @@ final class DoorsTest extends TestCase
         Sleep::fake();
         $refused = 0;
         for ($i = 0; $i < 54; $i++) {
-            $response = $i % 4 === 3
-                ? $this->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => 'boathouse'])
-                : $this->post('/log-in', ['email' => "tom$i@osierquay.example", 'password' => "guess $i"]);
-            $refused += session('errors')?->getBag('default')->first('email') !== null && str_starts_with((string) session('errors')->first('email'), 'Too many') ? 1 : 0;
+            $response =
+                $i % 4 === 3
+                    ? $this->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => 'boathouse'])
+                    : $this->post('/log-in', ['email' => "tom$i@osierquay.example", 'password' => "guess $i"]);
+            $refused +=
+                session('errors')?->getBag('default')->first('email') !== null &&
+                str_starts_with((string) session('errors')->first('email'), 'Too many')
+                    ? 1
+                    : 0;
             $this->post('/log-out');
             $this->flushSession();
         }
@@ -38,10 +43,14 @@ final class DoorsTest extends TestCase
     {
         Sleep::fake();
         for ($i = 0; $i < 30; $i++) {
-            $this->withServerVariables(['REMOTE_ADDR' => "198.51.100.$i"])->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => "guess $i"])->assertSessionHasErrors(['email' => 'No one logs in with this email and password. Check both and try again.']);
+            $this->withServerVariables(['REMOTE_ADDR' => "198.51.100.$i"])
+                ->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => "guess $i"])
+                ->assertSessionHasErrors(['email' => 'No one logs in with this email and password. Check both and try again.']);
         }
         Sleep::assertSleptTimes(10);
-        $this->withServerVariables(['REMOTE_ADDR' => '203.0.113.9'])->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => 'boathouse'])->assertRedirect('/');
+        $this->withServerVariables(['REMOTE_ADDR' => '203.0.113.9'])
+            ->post('/log-in', ['email' => 'mira@osierquay.example', 'password' => 'boathouse'])
+            ->assertRedirect('/');
         $this->assertAuthenticated();
     }
 
@@ -69,7 +78,12 @@ final class DoorsTest extends TestCase
 
     public function testOnlyATrustedProxyIsBelieved(): void
     {
-        $asked = fn (): bool => str_contains((string) $this->get('/log-in', ['X-Forwarded-Proto' => 'https', 'X-Forwarded-For' => '203.0.113.7'])->headers->get('Set-Cookie'), 'secure');
+        $asked = fn (): bool => str_contains(
+            (string) $this->get('/log-in', ['X-Forwarded-Proto' => 'https', 'X-Forwarded-For' => '203.0.113.7'])->headers->get(
+                'Set-Cookie',
+            ),
+            'secure',
+        );
         self::assertFalse($asked());
         \Illuminate\Http\Middleware\TrustProxies::at(['127.0.0.1']);
         try {
@@ -82,7 +96,11 @@ final class DoorsTest extends TestCase
     public function testEveryAnswerCarriesItsHeadersAndNoPageWithPeopleIsKept(): void
     {
         foreach (['/nowhere', '/today', '/log-in', '/api/v1/people', '/in/nobody'] as $path) {
-            self::assertStringContainsString("default-src 'self'", (string) $this->get($path)->headers->get('Content-Security-Policy'), $path);
+            self::assertStringContainsString(
+                "default-src 'self'",
+                (string) $this->get($path)->headers->get('Content-Security-Policy'),
+                $path,
+            );
         }
         $this->actingAs($this->staff(Role::Administrator));
         foreach (['/today', '/people', '/sent'] as $path) {
@@ -158,7 +176,10 @@ final class DoorsTest extends TestCase
     {
         $missing = [];
         foreach (DB::select("select name from sqlite_master where type = 'table'") as $table) {
-            $first = array_map(fn (\stdClass $index): string => (string) (DB::select("pragma index_info(\"$index->name\")")[0]->name ?? ''), DB::select("pragma index_list(\"$table->name\")"));
+            $first = array_map(
+                fn (\stdClass $index): string => (string) (DB::select("pragma index_info(\"$index->name\")")[0]->name ?? ''),
+                DB::select("pragma index_list(\"$table->name\")"),
+            );
             foreach (DB::select("pragma foreign_key_list(\"$table->name\")") as $key) {
                 in_array($key->from, $first, true) || $missing[] = "$table->name.$key->from";
             }

@@ -15,7 +15,10 @@ use Tests\Feature\TestCase;
 /** Lines, limits and holidays as the administrator sets them, and what the gate makes of them. */
 final class LimitsTest extends TestCase
 {
-    private const LIMITS = ['same_minutes' => '60', 'stale_minutes' => '60', 'look_at' => '200', 'at_least' => '50', 'warn_percent' => '2', 'pause_percent' => '3'];
+    private const LIMITS = [
+        'same_minutes' => '60', 'stale_minutes' => '60', 'look_at' => '200', 'at_least' => '50', 'warn_percent' => '2',
+        'pause_percent' => '3',
+    ];
 
     protected function setUp(): void
     {
@@ -63,7 +66,10 @@ final class LimitsTest extends TestCase
     public function testAChangedLineLetsGoWhatItHeld(): void
     {
         $line = Line::query()->where('key', 'front-desk')->firstOrFail();
-        $this->put("/lines/$line->id", ['hours' => '1', 'week' => ['mon' => ['from' => '20:00', 'to' => '21:00']]])->assertSessionHasNoErrors();
+        $this->put("/lines/$line->id", [
+            'hours' => '1',
+            'week' => ['mon' => ['from' => '20:00', 'to' => '21:00']],
+        ])->assertSessionHasNoErrors();
         $this->missedCall(self::WEN);
         $this->work();
         $this->travelToMoment('2026-03-02 10:02');
@@ -103,10 +109,19 @@ final class LimitsTest extends TestCase
         $line = Line::query()->where('key', 'front-desk')->firstOrFail();
         $week = array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], ['from' => '11:00', 'to' => '17:00']);
 
-        $this->put("/lines/$line->id", ['per_minute' => '1', 'per_day' => '200', 'even' => '1', 'warm_start' => '50', 'warm_growth' => '30', 'warm_every' => '3', 'countries' => 'gb, ie', 'hours' => '1', 'week' => $week])->assertSessionHasNoErrors();
+        $this->put("/lines/$line->id", [
+            'per_minute' => '1', 'per_day' => '200', 'even' => '1', 'warm_start' => '50', 'warm_growth' => '30', 'warm_every' => '3',
+            'countries' => 'gb, ie', 'hours' => '1', 'week' => $week,
+        ])->assertSessionHasNoErrors();
 
         $read = $line->refresh()->read();
-        self::assertSame([1, 200, 50, true, ['GB', 'IE']], [$read->pace->perMinute, $read->pace->perDay, $read->pace->dayLimit(now()->getTimestamp()), $read->pace->even, $read->countries]);
+        self::assertSame(
+            [1, 200, 50, true, ['GB', 'IE']],
+            [
+                $read->pace->perMinute, $read->pace->perDay, $read->pace->dayLimit(now()->getTimestamp()), $read->pace->even,
+                $read->countries,
+            ],
+        );
         $this->missedCall(self::WEN);
         $this->missedCall('+14165550142');
         $this->work();
@@ -136,7 +151,9 @@ final class LimitsTest extends TestCase
         yield 'a country that is none' => ['PUT', '/lines/1', ['countries' => 'GB, Wales'], 'countries'];
         yield 'a warm-up half said' => ['PUT', '/lines/1', ['warm_start' => '50'], 'warm_growth'];
         yield 'spread over nothing' => ['PUT', '/lines/1', ['even' => '1'], 'per_day'];
-        yield 'hours that are none' => ['PUT', '/lines/1', ['hours' => '1', 'week' => ['mon' => ['from' => '25:00', 'to' => '26:00']]], 'hours-mon'];
+        yield 'hours that are none' => [
+            'PUT', '/lines/1', ['hours' => '1', 'week' => ['mon' => ['from' => '25:00', 'to' => '26:00']]], 'hours-mon',
+        ];
         yield 'a name too long' => ['POST', '/lines', ['name' => 'news', 'sender' => 'Osier Quay Boathouse'], 'sender'];
         yield 'a number we have' => ['POST', '/lines', ['name' => 'second', 'sender' => '07700 900100'], 'sender'];
         yield 'a name we have' => ['POST', '/lines', ['name' => 'Workshop', 'sender' => '07700 900102'], 'name'];
@@ -147,27 +164,41 @@ final class LimitsTest extends TestCase
         $this->post('/lines', ['name' => 'second desk', 'sender' => '07700 900102'])->assertSessionHasNoErrors();
         $this->post('/lines', ['name' => 'news', 'sender' => 'OsierQuay'])->assertSessionHasNoErrors();
 
-        self::assertSame([['second-desk', '+447700900102'], ['news', null]], Line::query()->where('id', '>', 2)->orderBy('id')->get()->map(fn (Line $line): array => [$line->key, $line->number])->all());
+        self::assertSame(
+            [['second-desk', '+447700900102'], ['news', null]],
+            Line::query()->where('id', '>', 2)->orderBy('id')->get()->map(fn (Line $line): array => [$line->key, $line->number])->all(),
+        );
         $this->get('/lines')->assertOk()->assertSee('a name, which nobody can answer');
         self::assertStringContainsString('"second desk",+447700900102,,on,0,,0,', $this->get('/lines?as=csv')->streamedContent());
     }
 
     public function testAWordOfOursIsObeyedFromThenOn(): void
     {
-        $this->put('/safeguards/words', ['opt_out' => 'STOP, Genug', 'opt_in' => 'START', 'help' => 'HELP, Hilfe'])->assertSessionHasNoErrors();
+        $this->put('/safeguards/words', [
+            'opt_out' => 'STOP, Genug',
+            'opt_in' => 'START',
+            'help' => 'HELP, Hilfe',
+        ])->assertSessionHasNoErrors();
         $this->textFrom(self::WEN, 'genug!');
         $this->work();
 
         self::assertStringContainsString('you will get no more texts from us', $this->handedOver[0]['text']);
-        $this->put('/safeguards/words', ['opt_out' => 'Genug', 'opt_in' => 'START', 'help' => 'HELP'])->assertSessionHasErrors(['opt_out' => 'STOP has to be among them: it is what people are told to text.']);
-        $this->put('/safeguards/words', ['opt_out' => 'STOP', 'opt_in' => 'START', 'help' => 'Stop'])->assertSessionHasErrors(['help' => '“Stop” cannot mean two things.']);
+        $this->put('/safeguards/words', ['opt_out' => 'Genug', 'opt_in' => 'START', 'help' => 'HELP'])->assertSessionHasErrors([
+            'opt_out' => 'STOP has to be among them: it is what people are told to text.',
+        ]);
+        $this->put('/safeguards/words', ['opt_out' => 'STOP', 'opt_in' => 'START', 'help' => 'Stop'])->assertSessionHasErrors([
+            'help' => '“Stop” cannot mean two things.',
+        ]);
         $this->put('/safeguards/words', ['opt_out' => 'STOP', 'opt_in' => '', 'help' => 'HELP'])->assertSessionHasErrors('opt_in');
         self::assertSame(['STOP', 'Genug'], Business::ours()->words['opt_out']);
     }
 
     public function testPricesHoldForTextsFromThenOn(): void
     {
-        $this->put('/settings/tariff', ['currency' => 'gbp', 'per_part' => "gb 0,05\nCA: 0.011", 'elsewhere' => '0.2', 'inbound' => 'GB 0.01', 'picture_elsewhere' => '0.4'])->assertSessionHasNoErrors();
+        $this->put('/settings/tariff', [
+            'currency' => 'gbp', 'per_part' => "gb 0,05\nCA: 0.011", 'elsewhere' => '0.2', 'inbound' => 'GB 0.01',
+            'picture_elsewhere' => '0.4',
+        ])->assertSessionHasNoErrors();
         $this->missedCall(self::WEN);
         $this->textFrom(self::WEN, 'Hello?');
         $this->missedCall('+61491570006');
@@ -175,9 +206,20 @@ final class LimitsTest extends TestCase
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
 
-        self::assertSame([['them', 10_000]], \App\Models\Message::query()->where('origin', 'them')->get()->map(fn ($text): array => [$text->origin->value, $text->price_micros])->all());
+        self::assertSame(
+            [['them', 10_000]],
+            \App\Models\Message::query()
+                ->where('origin', 'them')
+                ->get()
+                ->map(fn ($text): array => [$text->origin->value, $text->price_micros])
+                ->all(),
+        );
         self::assertSame([200_000], array_map(fn ($text): int => (int) $text->price_micros, $this->textsTo('+61491570006')));
-        foreach (['currency' => ['currency' => 'pounds'], 'per_part' => ['per_part' => 'Britain 3'], 'elsewhere' => ['elsewhere' => 'cheap']] as $field => $wrong) {
+        foreach (
+            [
+                'currency' => ['currency' => 'pounds'], 'per_part' => ['per_part' => 'Britain 3'], 'elsewhere' => ['elsewhere' => 'cheap'],
+            ] as $field => $wrong
+        ) {
             $this->put('/settings/tariff', $wrong + ['currency' => 'GBP', 'elsewhere' => '0.2'])->assertSessionHasErrors($field);
         }
         self::assertSame(50_000, Business::ours()->tariff['per_part']['GB']);
@@ -185,17 +227,24 @@ final class LimitsTest extends TestCase
 
     public function testHolidaysComeFromACalendarFileToo(): void
     {
-        $file = UploadedFile::fake()->createWithContent('holidays.ics', implode("\r\n", [
-            'BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//x//x//EN',
-            'BEGIN:VEVENT', 'UID:1', 'DTSTART;VALUE=DATE:20260403', 'DTEND;VALUE=DATE:20260404', 'SUMMARY:Good Friday', 'END:VEVENT',
-            'BEGIN:VEVENT', 'UID:2', 'DTSTART;VALUE=DATE:20251225', 'DTEND;VALUE=DATE:20251227', 'RRULE:FREQ=YEARLY;COUNT=2', 'SUMMARY:Christmas', 'END:VEVENT',
-            'END:VCALENDAR', '',
-        ]));
+        $file = UploadedFile::fake()->createWithContent(
+            'holidays.ics',
+            implode("\r\n", [
+                'BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//x//x//EN', 'BEGIN:VEVENT', 'UID:1', 'DTSTART;VALUE=DATE:20260403',
+                'DTEND;VALUE=DATE:20260404', 'SUMMARY:Good Friday', 'END:VEVENT', 'BEGIN:VEVENT', 'UID:2', 'DTSTART;VALUE=DATE:20251225',
+                'DTEND;VALUE=DATE:20251227', 'RRULE:FREQ=YEARLY;COUNT=2', 'SUMMARY:Christmas', 'END:VEVENT', 'END:VCALENDAR', '',
+            ]),
+        );
 
-        $this->put('/safeguards/holidays', ['holidays' => '2026-05-04', 'file' => $file])->assertSessionHas('done', '5 days were taken from the file.');
+        $this->put('/safeguards/holidays', ['holidays' => '2026-05-04', 'file' => $file])->assertSessionHas(
+            'done',
+            '5 days were taken from the file.',
+        );
         self::assertSame(['2025-12-25', '2025-12-26', '2026-04-03', '2026-05-04', '2026-12-25', '2026-12-26'], Business::ours()->holidays);
         $this->put('/safeguards/holidays', ['holidays' => '4 May'])->assertSessionHasErrors('holidays');
-        $this->put('/safeguards/holidays', ['file' => UploadedFile::fake()->createWithContent('a.ics', 'nothing')])->assertSessionHasErrors('file');
+        $this->put('/safeguards/holidays', ['file' => UploadedFile::fake()->createWithContent('a.ics', 'nothing')])->assertSessionHasErrors(
+            'file',
+        );
 
         self::assertCount(6, Business::ours()->holidays);
     }

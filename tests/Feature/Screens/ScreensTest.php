@@ -37,8 +37,16 @@ final class ScreensTest extends TestCase
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
 
-        $this->actingAs($this->staff(Role::Viewer))->get('/today')->assertOk()
-            ->assertSeeInOrder(['No texts', 'Two things', 'A text was not sent to Agnes Thorpe', 'is a landline', 'Phone system sent a delivery that could not be used'], false)
+        $this->actingAs($this->staff(Role::Viewer))
+            ->get('/today')
+            ->assertOk()
+            ->assertSeeInOrder(
+                [
+                    'No texts', 'Two things', 'A text was not sent to Agnes Thorpe', 'is a landline',
+                    'Phone system sent a delivery that could not be used',
+                ],
+                false,
+            )
             ->assertDontSee('Try again');
     }
 
@@ -71,22 +79,36 @@ final class ScreensTest extends TestCase
         $this->textFrom(self::WEN, 'It is about the blue canoe');
         $this->work();
         // One from before the thirty days, of the same rule and line.
-        Message::query()->where('state', 'handed')->firstOrFail()->replicate()->fill(['name' => 'old', 'key' => 'old', 'at' => '2026-01-05 10:00', 'left_at' => '2026-01-05 10:00'])->save();
+        Message::query()
+            ->where('state', 'handed')
+            ->firstOrFail()
+            ->replicate()
+            ->fill(['name' => 'old', 'key' => 'old', 'at' => '2026-01-05 10:00', 'left_at' => '2026-01-05 10:00'])
+            ->save();
         $this->actingAs($this->staff(Role::Viewer));
         $counted = [];
 
         foreach (['/today', '/rules', '/lines', '/rules/1/results', '/rules/1/runs'] as $page) {
-            preg_match_all('~href="([^"]*/(?:sent|rules/\d+/runs)\?[^"]*)"[^>]*>(\d+)</a>~', (string) $this->get($page)->getContent(), $links, PREG_SET_ORDER);
+            preg_match_all(
+                '~href="([^"]*/(?:sent|rules/\d+/runs)\?[^"]*)"[^>]*>(\d+)</a>~', (string) $this->get($page)->getContent(), $links,
+                PREG_SET_ORDER,
+            );
             foreach ($links as [, $to, $number]) {
                 $rows = substr_count($this->get(html_entity_decode($to).'&as=csv')->streamedContent(), "\r\n") - 1;
                 self::assertSame((int) $number, $rows, "$page: $to");
                 $counted[$page] = ($counted[$page] ?? 0) + (int) $number;
             }
         }
-        // Two texts that left; on Rules beside one answered and two runs under way, in the results beside three runs, and of the runs with the old one.
+        // Two texts that left; on Rules beside one answered and two runs under way, in the results beside three runs, and of the runs with
+        // the old one.
         self::assertSame(['/today' => 2, '/rules' => 5, '/lines' => 2, '/rules/1/results' => 5, '/rules/1/runs' => 3], $counted);
-        $this->get('/rules/1/runs?state=live&order=oldest')->assertOk()->assertSeeInOrder(['Noor Haddad', 'Next look', 'Tue 3 Mar 10:02', 'Agnes Thorpe', 'is a landline']);
-        $this->get('/rules/1/runs?state=ended&find=Wen')->assertOk()->assertSeeInOrder(['Wen Li', 'ended', 'Wen replied'])->assertDontSee('Noor Haddad');
+        $this->get('/rules/1/runs?state=live&order=oldest')
+            ->assertOk()
+            ->assertSeeInOrder(['Noor Haddad', 'Next look', 'Tue 3 Mar 10:02', 'Agnes Thorpe', 'is a landline']);
+        $this->get('/rules/1/runs?state=ended&find=Wen')
+            ->assertOk()
+            ->assertSeeInOrder(['Wen Li', 'ended', 'Wen replied'])
+            ->assertDontSee('Noor Haddad');
         $this->get('/rules/1/runs?state=goal')->assertSee('No runs here that fit.');
         $this->get('/rules')->assertSee('is a landline');
         Message::query()->where('state', 'dropped')->update(['reason' => ['code' => 'goal.met', 'with' => []]]);
@@ -117,7 +139,12 @@ final class ScreensTest extends TestCase
         });
         $asked = function () use (&$queries): array {
             $many = [];
-            foreach (['/lines', '/settings/forms', '/settings/wordings', '/people', '/rules', '/safeguards/consent', '/people/'.$this->person(self::WEN)->id] as $page) {
+            foreach (
+                [
+                    '/lines', '/settings/forms', '/settings/wordings', '/people', '/rules', '/safeguards/consent',
+                    '/people/'.$this->person(self::WEN)->id,
+                ] as $page
+            ) {
                 $queries = 0;
                 $this->get($page)->assertOk();
                 $many[$page] = $queries;
@@ -127,11 +154,19 @@ final class ScreensTest extends TestCase
         };
         $fill = function (int $from): void {
             for ($i = $from; $i < $from + 8; $i++) {
-                Line::query()->create(['key' => "line-$i", 'name' => "line $i", 'number' => "+4477009007$i", 'power' => ActivationState::On]);
+                Line::query()->create([
+                    'key' => "line-$i", 'name' => "line $i", 'number' => "+4477009007$i", 'power' => ActivationState::On,
+                ]);
                 Form::query()->create(['key' => "form-$i", 'name' => "Form $i", 'power' => ActivationState::On]);
                 Pool::query()->create(['name' => "pool-$i", 'wordings' => [['id' => 'w', 'text' => 'Hello']]]);
-                Consent::query()->create(['person_id' => 1, 'number' => self::WEN, 'act' => 'granted', 'scope' => 'marketing', 'how' => 'text', 'at' => now()]);
-                Rule::query()->firstOrFail()->replicate(['key', 'name'])->fill(['key' => "rule-$i", 'name' => "Rule $i"])->save();
+                Consent::query()->create([
+                    'person_id' => 1, 'number' => self::WEN, 'act' => 'granted', 'scope' => 'marketing', 'how' => 'text', 'at' => now(),
+                ]);
+                Rule::query()
+                    ->firstOrFail()
+                    ->replicate(['key', 'name'])
+                    ->fill(['key' => "rule-$i", 'name' => "Rule $i"])
+                    ->save();
             }
         };
         $fill(10);
@@ -149,7 +184,9 @@ final class ScreensTest extends TestCase
         $conversation = Conversation::query()->firstOrFail();
         $this->actingAs($this->staff(Role::Agent));
 
-        $this->post(route('conversations.write', $conversation), ['text' => ''])->assertSessionHasErrors(['text' => 'Write something first.']);
+        $this->post(route('conversations.write', $conversation), ['text' => ''])->assertSessionHasErrors([
+            'text' => 'Write something first.',
+        ]);
         $this->travelToMoment('2026-03-02 23:30');
         $this->post(route('conversations.write', $conversation), ['text' => 'Here we are.'])->assertRedirect();
         $this->work();
@@ -157,22 +194,38 @@ final class ScreensTest extends TestCase
         self::assertNull($conversation->refresh()->waiting_since);
 
         $this->textFrom(self::WEN, 'stop');
-        $this->actingAs($this->staff(Role::Agent))->from('/conversations/1')
-            ->post(route('conversations.write', $conversation), ['text' => 'Please stay'])->assertSessionHasErrors(['text' => 'Not sent: Wen has said stop.']);
+        $this->actingAs($this->staff(Role::Agent))
+            ->from('/conversations/1')
+            ->post(route('conversations.write', $conversation), ['text' => 'Please stay'])
+            ->assertSessionHasErrors(['text' => 'Not sent: Wen has said stop.']);
         self::assertFalse(Message::query()->where('body', 'Please stay')->exists());
     }
 
     public function testHoursAreChangedAndMistakesStandAtTheirField(): void
     {
         $this->actingAs($this->staff(Role::Administrator));
-        $week = array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], ['from' => '10:00', 'to' => '16:00']) + ['sat' => ['from' => '', 'to' => ''], 'sun' => ['from' => '10:00', 'to' => '']];
+        $week = array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], ['from' => '10:00', 'to' => '16:00']) + [
+            'sat' => ['from' => '', 'to' => ''],
+            'sun' => ['from' => '10:00', 'to' => ''],
+        ];
 
         $this->put('/safeguards/hours', ['table' => 'opening', 'week' => $week])->assertSessionHasErrors('opening-sun');
-        $this->put('/safeguards/hours', ['table' => 'opening', 'week' => ['sun' => ['from' => '', 'to' => '']] + $week, 'closed' => '2026-13-01'])->assertSessionHasErrors('opening-closed');
-        $this->put('/safeguards/hours', ['table' => 'opening', 'week' => ['sun' => ['from' => '', 'to' => '']] + $week, 'closed' => '2026-12-25 2026-12-26'])->assertSessionHasNoErrors();
+        $this->put('/safeguards/hours', [
+            'table' => 'opening',
+            'week' => ['sun' => ['from' => '', 'to' => '']] + $week,
+            'closed' => '2026-13-01',
+        ])->assertSessionHasErrors('opening-closed');
+        $this->put('/safeguards/hours', [
+            'table' => 'opening',
+            'week' => ['sun' => ['from' => '', 'to' => '']] + $week,
+            'closed' => '2026-12-25 2026-12-26',
+        ])->assertSessionHasNoErrors();
 
         $hours = Business::ours()->opening_hours;
-        self::assertSame([[['10:00', '16:00']], [], ['2026-12-25', '2026-12-26']], [$hours['week']['mon'], $hours['week']['sun'], $hours['closed']]);
+        self::assertSame(
+            [[['10:00', '16:00']], [], ['2026-12-25', '2026-12-26']],
+            [$hours['week']['mon'], $hours['week']['sun'], $hours['closed']],
+        );
     }
 
     public function testWiderHoursLetGoWhatIsHeld(): void
@@ -185,7 +238,9 @@ final class ScreensTest extends TestCase
         self::assertSame([], $this->handedOver);
 
         $week = array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], ['from' => '00:00', 'to' => '24:00']);
-        $this->actingAs($this->staff(Role::Administrator))->put('/safeguards/hours', ['table' => 'service', 'week' => $week])->assertSessionHasNoErrors();
+        $this->actingAs($this->staff(Role::Administrator))
+            ->put('/safeguards/hours', ['table' => 'service', 'week' => $week])
+            ->assertSessionHasNoErrors();
         $this->work();
         self::assertCount(1, $this->handedOver);
     }

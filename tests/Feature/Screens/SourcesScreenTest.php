@@ -31,13 +31,23 @@ final class SourcesScreenTest extends TestCase
         $make('Carrier')->assertRedirect('/sources/carrier-2');
         $make('???')->assertRedirect('/sources/source');
         $this->get('/sources/source')->assertOk()->assertSee('Say what they mean');
-        $this->post('/sources', ['kind' => 'feed', 'name' => '', 'type' => 'nothing'])->assertSessionHasErrors(['name' => 'Give it a name you will know it by.', 'type']);
-        $this->post('/sources', ['kind' => 'watched', 'name' => 'x', 'type' => 'job'])->assertSessionHasErrors(['address' => 'Give the address of the file.']);
-        $this->post('/sources', ['kind' => 'watched', 'name' => 'x', 'type' => 'job', 'address' => 'https://a.example', 'every_minutes' => 1])->assertSessionHasErrors('every_minutes');
+        $this->post('/sources', ['kind' => 'feed', 'name' => '', 'type' => 'nothing'])->assertSessionHasErrors([
+            'name' => 'Give it a name you will know it by.',
+            'type',
+        ]);
+        $this->post('/sources', ['kind' => 'watched', 'name' => 'x', 'type' => 'job'])->assertSessionHasErrors([
+            'address' => 'Give the address of the file.',
+        ]);
+        $this->post('/sources', [
+            'kind' => 'watched', 'name' => 'x', 'type' => 'job', 'address' => 'https://a.example', 'every_minutes' => 1,
+        ])->assertSessionHasErrors('every_minutes');
 
         $source = Source::query()->where('key', 'source')->firstOrFail();
         self::assertStringStartsWith('whsec_', (string) $source->secret);
-        self::assertStringNotContainsString((string) $source->secret, (string) json_encode($this->app->make('db')->table('sources')->where('id', $source->id)->first()));
+        self::assertStringNotContainsString(
+            (string) $source->secret,
+            (string) json_encode($this->app->make('db')->table('sources')->where('id', $source->id)->first()),
+        );
     }
 
     public function testTodayAndTheListSayWhatASourceWaitsFor(): void
@@ -49,9 +59,15 @@ final class SourcesScreenTest extends TestCase
 
         $this->get('/today')->assertSee('Rental desk has sent two deliveries that wait')->assertSee('/sources/rental-desk/mapping');
         $this->get('/sources')->assertSee('nobody has said what it means');
-        $this->get('/sources/rental-desk?find=%22a%22:2')->assertOk()->assertSee('{&quot;a&quot;:2}', false)->assertDontSee('{&quot;a&quot;:1}', false);
+        $this->get('/sources/rental-desk?find=%22a%22:2')
+            ->assertOk()
+            ->assertSee('{&quot;a&quot;:2}', false)
+            ->assertDontSee('{&quot;a&quot;:1}', false);
         $this->get('/sources/rental-desk/mapping')->assertOk()->assertSee('As it is, this one would be taken.');
-        $this->post('/sources/rental-desk/mapping/publish')->assertSessionHas('done', 'No value is put anywhere yet, so nothing would be taken.');
+        $this->post('/sources/rental-desk/mapping/publish')->assertSessionHas(
+            'done',
+            'No value is put anywhere yet, so nothing would be taken.',
+        );
     }
 
     public function testAnotherTypeLetsTheOldFieldsGoAndTheMappingIsDropped(): void
@@ -72,7 +88,9 @@ final class SourcesScreenTest extends TestCase
 
     public function testWhatComesInMayBeHostileAndIsShownAsItIs(): void
     {
-        $this->postPhone('{"ref":"<script>alert(1)</script>","cli":"\" onload=x","why_unanswered":"{{ 7*7 }}","<b>key":{"a.b":["</pre>"]}}');
+        $this->postPhone(
+            '{"ref":"<script>alert(1)</script>","cli":"\" onload=x","why_unanswered":"{{ 7*7 }}","<b>key":{"a.b":["</pre>"]}}',
+        );
         $delivery = Delivery::query()->firstOrFail();
         foreach (["/sources/phone/deliveries/$delivery->id", '/sources/phone', '/sources/phone/mapping'] as $page) {
             $this->get($page)->assertOk()->assertDontSee('<script>alert(1)', false)->assertDontSee('<b>key', false)->assertDontSee('49');
@@ -82,18 +100,43 @@ final class SourcesScreenTest extends TestCase
     public function testATextNamesWhatARecordRefersTo(): void
     {
         $document = [
-            'linnet_rule' => 1, 'name' => 'Lesson booked', 'trigger' => ['on' => 'record_added', 'type' => 'booking'], 'conditions' => ['all' => [['field' => 'booking.instructor', 'test' => 'is', 'value' => 'Tom Reyes']]],
+            'linnet_rule' => 1, 'name' => 'Lesson booked', 'trigger' => ['on' => 'record_added', 'type' => 'booking'],
+            'conditions' => ['all' => [['field' => 'booking.instructor', 'test' => 'is', 'value' => 'Tom Reyes']]],
             'again' => ['policy' => 'once_per_record'], 'stop_early' => ['reply' => true],
-            'steps' => [['id' => 't', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'], 'wordings' => [['id' => 'w', 'text' => '{{ booking.lesson }} with {{ booking.instructor }} on {{ booking.starts_at | as: "weekday time" }}, {{ booking.price | as: "money" }}']]]],
+            'steps' => [
+                [
+                    'id' => 't', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'],
+                    'wordings' => [
+                        [
+                            'id' => 'w',
+                            'text' => '{{ booking.lesson }} with {{ booking.instructor }} on {{ booking.starts_at | as: "weekday time" }}, {{ booking.price | as: "money" }}',
+                        ],
+                    ],
+                ],
+            ],
         ];
         $rule = Rule::query()->create(['name' => 'Lesson booked', 'power' => ActivationState::On, 'on_since' => now()]);
-        $rule->update(['version_id' => RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $document, 'at' => now()])->id]);
-        $this->post('/records/booking', ['fields' => ['who' => self::WEN, 'lesson' => 'Sculling taster', 'instructor' => '#2', 'starts_at' => '2026-03-28T10:00', 'price' => '38']])->assertSessionHasNoErrors();
+        $rule->update([
+            'version_id' => RuleVersion::query()->create(['rule_id' => $rule->id, 'number' => 1, 'document' => $document, 'at' => now()])
+                ->id,
+        ]);
+        $this->post('/records/booking', [
+            'fields' => [
+                'who' => self::WEN, 'lesson' => 'Sculling taster', 'instructor' => '#2', 'starts_at' => '2026-03-28T10:00', 'price' => '38',
+            ],
+        ])->assertSessionHasNoErrors();
         $this->work();
 
-        self::assertStringContainsString('Sculling taster with Tom Reyes on Saturday 10:00, £38', Message::query()->where('rule_id', $rule->id)->sole()->body);
-        $booking = Record::query()->where('record_type_id', RecordType::query()->where('key', 'booking')->value('id'))->sole();
-        $this->get("/records/booking/$booking->id")->assertOk()->assertSeeInOrder(['Tom Reyes', 'Booking added, by Mira Okafor.', 'Sculling taster with Tom Reyes']);
+        self::assertStringContainsString(
+            'Sculling taster with Tom Reyes on Saturday 10:00, £38',
+            Message::query()->where('rule_id', $rule->id)->sole()->body,
+        );
+        $booking = Record::query()
+            ->where('record_type_id', RecordType::query()->where('key', 'booking')->value('id'))
+            ->sole();
+        $this->get("/records/booking/$booking->id")
+            ->assertOk()
+            ->assertSeeInOrder(['Tom Reyes', 'Booking added, by Mira Okafor.', 'Sculling taster with Tom Reyes']);
     }
 
     public function testTheAccountsRuleForTwoPeopleIsSet(): void

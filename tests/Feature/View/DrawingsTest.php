@@ -27,7 +27,11 @@ final class DrawingsTest extends TestCase
 {
     public function testTheTimeLineKeepsTheOrderShowsHoldsAndBreaksWhereNothingHappens(): void
     {
-        $line = $this->draw(Rules::whenCallIsMissed()->waitUntil('09:00')->text('First')->wait(9, 'days')->text('Second'), 'America/Toronto', '2026-03-02T06:50:00Z');
+        $line = $this->draw(
+            Rules::whenCallIsMissed()->waitUntil('09:00')->text('First')->wait(9, 'days')->text('Second'),
+            'America/Toronto',
+            '2026-03-02T06:50:00Z',
+        );
         [$first, $second] = $line->marks();
 
         self::assertSame(['a', 'b'], [$first['letter'], $second['letter']]);
@@ -39,14 +43,22 @@ final class DrawingsTest extends TestCase
 
     public function testADayOfAnotherMonthSaysItsMonth(): void
     {
-        $line = $this->draw(Rules::whenCallIsMissed()->text('First')->wait(28, 'days')->text('Second'), 'Europe/London', '2026-02-16T10:00:00Z');
+        $line = $this->draw(
+            Rules::whenCallIsMissed()->text('First')->wait(28, 'days')->text('Second'),
+            'Europe/London',
+            '2026-02-16T10:00:00Z',
+        );
 
         self::assertSame(['Mon 16 Feb', 'Mon 16 Mar'], array_column($line->days(), 'word'));
     }
 
     public function testNightsLieWhereNoTextMayLeave(): void
     {
-        $line = $this->draw(Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second'), 'Europe/London', '2026-03-02T10:00:00Z');
+        $line = $this->draw(
+            Rules::whenCallIsMissed()->text('First')->wait(1, 'days')->text('Second'),
+            'Europe/London',
+            '2026-03-02T10:00:00Z',
+        );
         [$first, $second] = $line->marks();
 
         self::assertCount(1, $line->nights());
@@ -65,7 +77,10 @@ final class DrawingsTest extends TestCase
     public function testTheFlagIsAsWideAsItsWordAndTheTextsBeginBehindIt(): void
     {
         $now = '2026-03-02T10:00:00Z';
-        $of = fn (string $word): TimeLine => new TimeLine($this->rehearse($rule = Rules::whenCallIsMissed()->text('First')->build(), 'Europe/London', $now), Situations::policy()->serviceHours, 'Europe/London', $word, $rule);
+        $of = fn (string $word): TimeLine => new TimeLine(
+            $this->rehearse($rule = Rules::whenCallIsMissed()->text('First')->build(), 'Europe/London', $now),
+            Situations::policy()->serviceHours, 'Europe/London', $word, $rule,
+        );
 
         [$short, $long] = [$of('call'), $of('member’s anniversary')];
         self::assertSame([46.0, 156.0], [$short->flagWidth(), $long->flagWidth()]);
@@ -82,7 +97,11 @@ final class DrawingsTest extends TestCase
         self::assertSame([0, 2], [$spring->hours()[0]['hour'], $spring->hours()[1]['hour']]);
         self::assertSame([1, 1], [$autumn->hours()[1]['hour'], $autumn->hours()[2]['hour']]);
 
-        $drawn = new DayDrawn(new Day('2026-03-02', 'Europe/London'), new \DateTimeImmutable('2026-03-02T12:00:00Z'), WeeklyHours::daily('08:00', '20:00'));
+        $drawn = new DayDrawn(
+            new Day('2026-03-02', 'Europe/London'),
+            new \DateTimeImmutable('2026-03-02T12:00:00Z'),
+            WeeklyHours::daily('08:00', '20:00'),
+        );
         self::assertEqualsWithDelta(DayDrawn::WIDTH / 2, $drawn->nowAt, 0.1);
         self::assertSame(['not before 08:00', 'not after 20:00'], array_column($drawn->nights, 'word'));
         self::assertSame([], $drawn->bars);
@@ -91,7 +110,12 @@ final class DrawingsTest extends TestCase
     public function testEveryRuleOfTheDemoSaysItselfInOneSentence(): void
     {
         $language = new Language(Vocabularies::ours());
-        $said = Rule::query()->with('version')->orderBy('id')->get()->map(fn (Rule $rule): string => Writing::inOneSentence($language, $rule->written()))->all();
+        $said = Rule::query()
+            ->with('version')
+            ->orderBy('id')
+            ->get()
+            ->map(fn (Rule $rule): string => Writing::inOneSentence($language, $rule->written()))
+            ->all();
 
         self::assertSame([
             'When a call comes in, if its outcome is missed and its line is the front desk and we are open: 2 texts, until they reply.',
@@ -102,10 +126,24 @@ final class DrawingsTest extends TestCase
 
     public function testPricesCountsAndSpansAreSaidAsAReaderWould(): void
     {
-        self::assertSame(['3.2p', '12p', '0p', '£12.40', '€0.06'], [TimeFormatter::price(32_000, 'GBP'), TimeFormatter::price(120_000, 'GBP'), TimeFormatter::price(0, 'GBP'), TimeFormatter::price(12_400_000, 'GBP'), TimeFormatter::price(60_000, 'EUR')]);
-        self::assertSame(['no texts', 'one text', 'four texts', '143 texts'], array_map(fn (int $n): string => TimeFormatter::count($n, 'text', 'texts'), [0, 1, 4, 143]));
+        self::assertSame(
+            ['3.2p', '12p', '0p', '£12.40', '€0.06'],
+            [
+                TimeFormatter::price(32_000, 'GBP'), TimeFormatter::price(120_000, 'GBP'), TimeFormatter::price(0, 'GBP'),
+                TimeFormatter::price(12_400_000, 'GBP'), TimeFormatter::price(60_000, 'EUR'),
+            ],
+        );
+        self::assertSame(
+            ['no texts', 'one text', 'four texts', '143 texts'],
+            array_map(fn (int $n): string => TimeFormatter::count($n, 'text', 'texts'), [0, 1, 4, 143]),
+        );
         $now = new \DateTimeImmutable('2026-03-02T12:00:00Z');
-        self::assertSame(['just now', '22 min', '3 h', '2 days'], array_map(fn (string $ago): string => TimeFormatter::since($now->modify($ago), $now), ['-20 seconds', '-22 minutes', '-3 hours', '-50 hours']));
+        self::assertSame(
+            ['just now', '22 min', '3 h', '2 days'],
+            array_map(fn (string $ago): string => TimeFormatter::since($now->modify($ago), $now), [
+                '-20 seconds', '-22 minutes', '-3 hours', '-50 hours',
+            ]),
+        );
         self::assertSame('New York', TimeFormatter::place('America/New_York'));
     }
 
@@ -118,7 +156,12 @@ final class DrawingsTest extends TestCase
 
     private function rehearse(Written $rule, string $zone, string $now): Rehearsed
     {
-        $sheet = new Sheet(Worlds::boathouse($now, '2026-05-01T00:00:00Z')->person('ana', '+447700900322', ['zone' => $zone])->record('c', 'call', 'ana', ['outcome' => 'missed'])->build());
+        $sheet = new Sheet(
+            Worlds::boathouse($now, '2026-05-01T00:00:00Z')
+                ->person('ana', '+447700900322', ['zone' => $zone])
+                ->record('c', 'call', 'ana', ['outcome' => 'missed'])
+                ->build(),
+        );
 
         return Rehearsal::oneRun($sheet, $rule, new Subject(1, 1), 'front-desk');
     }

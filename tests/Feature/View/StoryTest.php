@@ -35,17 +35,33 @@ final class StoryTest extends TestCase
         $this->live();
         $told = $this->told(Story::inConversation(Conversation::query()->firstOrFail(), 'Europe/London'));
 
-        self::assertSame(['Call: missed, on the front desk, started Mon 2 March 09:59, rang out.', '> Hello Wen', '< Thursday?', 'Follow-ups dropped: Wen replied.'], $told['Monday 2 March 2026']);
+        self::assertSame(
+            [
+                'Call: missed, on the front desk, started Mon 2 March 09:59, rang out.', '> Hello Wen', '< Thursday?',
+                'Follow-ups dropped: Wen replied.',
+            ],
+            $told['Monday 2 March 2026'],
+        );
     }
 
     public function testEachLineTellsWhatWasSoAtItsMoment(): void
     {
         $this->actingAs($this->staff(Role::Administrator));
-        $this->post('/records/deal', ['fields' => ['title' => 'Summer day', 'stage' => 'asked', 'value' => '900', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
+        $this->post('/records/deal', [
+            'fields' => ['title' => 'Summer day', 'stage' => 'asked', 'value' => '900', 'who' => '#'.$this->person(self::WEN)->id],
+        ])->assertSessionHasNoErrors();
         $deal = Record::query()->sole();
-        foreach (['2026-03-03 10:00' => ['stage' => 'offered'], '2026-03-04 10:00' => ['title' => 'Autumn day'], '2026-03-05 10:00' => ['stage' => 'agreed']] as $when => $values) {
+        foreach (
+            [
+                '2026-03-03 10:00' => ['stage' => 'offered'],
+                '2026-03-04 10:00' => ['title' => 'Autumn day'],
+                '2026-03-05 10:00' => ['stage' => 'agreed'],
+            ] as $when => $values
+        ) {
             $this->travelToMoment($when);
-            $this->put("/records/deal/$deal->id", ['fields' => ['who' => '#'.$this->person(self::WEN)->id] + $values + $deal->refresh()->values])->assertSessionHasNoErrors();
+            $this->put("/records/deal/$deal->id", [
+                'fields' => ['who' => '#'.$this->person(self::WEN)->id] + $values + $deal->refresh()->values,
+            ])->assertSessionHasNoErrors();
         }
         $told = $this->told(Story::of($this->person(self::WEN), 'Europe/London'));
         $of = fn (string $day): string => implode(' ', preg_grep('/[Dd]eal|day/', $told[$day] ?? []) ?: []);
@@ -60,7 +76,9 @@ final class StoryTest extends TestCase
     {
         $this->actingAs($this->staff(Role::Administrator));
         foreach (['Spring', 'Summer', 'Autumn'] as $season) {
-            $this->post('/records/deal', ['fields' => ['title' => "$season day", 'stage' => 'asked', 'who' => '#'.$this->person(self::WEN)->id]])->assertSessionHasNoErrors();
+            $this->post('/records/deal', [
+                'fields' => ['title' => "$season day", 'stage' => 'asked', 'who' => '#'.$this->person(self::WEN)->id],
+            ])->assertSessionHasNoErrors();
         }
         $entries = Story::of($this->person(self::WEN), 'Europe/London')->days['Monday 2 March 2026'];
         $together = array_values(array_filter($entries, fn (StoryEntry $entry): bool => $entry->within !== []));
@@ -86,10 +104,17 @@ final class StoryTest extends TestCase
     /** @return array<string, list<string>> */
     private function told(Story $story): array
     {
-        return array_map(fn (array $day): array => array_map(fn (StoryEntry $entry): string => match (true) {
-            $entry->message === null => $entry->says,
-            $entry->message->isInbound() => "< {$entry->message->body}",
-            default => '> '.(preg_match('/Hello \w+|no more texts/', $entry->message->body, $found) === 1 ? $found[0] : $entry->message->body),
-        }, $day), $story->days);
+        return array_map(
+            fn (array $day): array => array_map(
+                fn (StoryEntry $entry): string => match (true) {
+                    $entry->message === null => $entry->says,
+                    $entry->message->isInbound() => "< {$entry->message->body}",
+                    default => '> '.
+                        (preg_match('/Hello \w+|no more texts/', $entry->message->body, $found) === 1 ? $found[0] : $entry->message->body),
+                },
+                $day,
+            ),
+            $story->days,
+        );
     }
 }

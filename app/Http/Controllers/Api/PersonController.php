@@ -26,7 +26,9 @@ final class PersonController
 {
     public function index(Request $request): JsonResponse
     {
-        $said = $request->validate(['find' => 'string|max:80', 'number' => 'string|max:40', 'email' => 'string|max:190', 'external_id' => 'string|max:190']);
+        $said = $request->validate([
+            'find' => 'string|max:80', 'number' => 'string|max:40', 'email' => 'string|max:190', 'external_id' => 'string|max:190',
+        ]);
         $query = Person::query()->with(['numbers', 'externalIds', 'labels']);
         if (isset($said['find'])) {
             $query->named($said['find']);
@@ -53,9 +55,21 @@ final class PersonController
     public function store(Request $request, RecordWriter $writer): JsonResponse
     {
         $person = RequestParser::person($request->json()->all(), '');
-        $written = RequestParser::mended(fn () => DB::transaction(fn () => $writer->take(new Cleaned('person', null, $person, [], KnownPeople::Fill), RequestParser::origin($request))));
+        $written = RequestParser::mended(
+            fn () => DB::transaction(
+                fn () => $writer->take(new Cleaned('person', null, $person, [], KnownPeople::Fill), RequestParser::origin($request)),
+            ),
+        );
 
-        return new JsonResponse(Shapes::person(Person::query()->with(['numbers', 'externalIds', 'labels'])->whereKey($written->personId)->firstOrFail()), $written->outcome === IntakeResult::Added ? 201 : 200);
+        return new JsonResponse(
+            Shapes::person(
+                Person::query()
+                    ->with(['numbers', 'externalIds', 'labels'])
+                    ->whereKey($written->personId)
+                    ->firstOrFail(),
+            ),
+            $written->outcome === IntakeResult::Added ? 201 : 200,
+        );
     }
 
     public function update(Request $request, Person $person, RecordWriter $writer): JsonResponse
@@ -69,8 +83,17 @@ final class PersonController
     /** Adds or takes away a tag, or puts them on a list or off it. */
     public function label(Request $request, Person $person, ClockInterface $clock): JsonResponse
     {
-        $said = $request->validate(['kind' => ['required', OneOf::enum(LabelKind::class)], 'name' => 'required|string|max:60', 'added' => 'required|boolean']);
-        DB::transaction(fn (): bool => Labels::set($person->id, LabelKind::from($said['kind']), trim($said['name']), (bool) $said['added'], RequestParser::origin($request), $clock->now()));
+        $said = $request->validate([
+            'kind' => ['required', OneOf::enum(LabelKind::class)],
+            'name' => 'required|string|max:60',
+            'added' => 'required|boolean',
+        ]);
+        DB::transaction(
+            fn (): bool => Labels::set(
+                $person->id, LabelKind::from($said['kind']), trim($said['name']), (bool) $said['added'], RequestParser::origin($request),
+                $clock->now(),
+            ),
+        );
 
         return $this->show($person);
     }

@@ -24,7 +24,15 @@ final class ReadController
 {
     public function types(): JsonResponse
     {
-        return new JsonResponse(['data' => RecordType::query()->where('key', '!=', CoreType::PERSON)->with('fields')->orderBy('key')->get()->map(Shapes::type(...))->all()]);
+        return new JsonResponse([
+            'data' => RecordType::query()
+                ->where('key', '!=', CoreType::PERSON)
+                ->with('fields')
+                ->orderBy('key')
+                ->get()
+                ->map(Shapes::type(...))
+                ->all(),
+        ]);
     }
 
     public function changes(Request $request): JsonResponse
@@ -36,9 +44,15 @@ final class ReadController
 
     public function texts(Request $request): JsonResponse
     {
-        $said = $request->validate(['person_id' => 'integer', 'rule_id' => 'integer', 'run_id' => 'integer', 'state' => [OneOf::enum(MessageState::class)]]);
+        $said = $request->validate([
+            'person_id' => 'integer', 'rule_id' => 'integer', 'run_id' => 'integer', 'state' => [OneOf::enum(MessageState::class)],
+        ]);
 
-        return Pages::of($request, $this->narrow(Message::query()->with('line'), $said, ['person_id', 'rule_id', 'run_id', 'state']), Shapes::text(...));
+        return Pages::of(
+            $request,
+            $this->narrow(Message::query()->with('line'), $said, ['person_id', 'rule_id', 'run_id', 'state']),
+            Shapes::text(...),
+        );
     }
 
     public function text(Message $text): JsonResponse

@@ -46,18 +46,21 @@ final class RecordController
     public function store(Request $request, RecordWriter $writer): JsonResponse
     {
         $said = $request->validate([
-            'type' => ['required', 'string', Rule::exists('record_types', 'key')->whereNot('key', CoreType::PERSON)], 'external_id' => 'nullable|string|max:190', 'version' => 'nullable|numeric',
-            'fields' => 'required|array', 'person' => 'nullable|array',
+            'type' => ['required', 'string', Rule::exists('record_types', 'key')->whereNot('key', CoreType::PERSON)],
+            'external_id' => 'nullable|string|max:190', 'version' => 'nullable|numeric', 'fields' => 'required|array',
+            'person' => 'nullable|array',
         ]);
         $type = RecordType::query()->where('key', $said['type'])->with('fields')->firstOrFail();
         $one = new Cleaned(
-            $type->key, $said['external_id'] ?? null, RequestParser::person($said['person'] ?? [], 'person.'), RequestParser::fields($type, $said['fields']), KnownPeople::Fill,
-            isset($said['version']) ? (float) $said['version'] : null,
+            $type->key, $said['external_id'] ?? null, RequestParser::person($said['person'] ?? [], 'person.'),
+            RequestParser::fields($type, $said['fields']), KnownPeople::Fill, isset($said['version']) ? (float) $said['version'] : null,
         );
         $written = RequestParser::mended(fn () => DB::transaction(fn () => $writer->take($one, RequestParser::origin($request))));
 
         return new JsonResponse(
-            Shapes::record(Record::query()->with('type')->whereKey($written->recordId)->firstOrFail()) + ['outcome' => $written->outcome->value],
+            Shapes::record(Record::query()->with('type')->whereKey($written->recordId)->firstOrFail()) + [
+                'outcome' => $written->outcome->value,
+            ],
             $written->outcome === IntakeResult::Added ? 201 : 200,
         );
     }
@@ -66,7 +69,11 @@ final class RecordController
     {
         $said = $request->validate(['fields' => 'required|array']);
         $fields = RequestParser::fields($record->type->load('fields'), $said['fields']);
-        RequestParser::mended(fn () => DB::transaction(fn () => $writer->edit(Record::query()->lockForUpdate()->findOrFail($record->id), $fields, RequestParser::origin($request))));
+        RequestParser::mended(
+            fn () => DB::transaction(
+                fn () => $writer->edit(Record::query()->lockForUpdate()->findOrFail($record->id), $fields, RequestParser::origin($request)),
+            ),
+        );
 
         return $this->show($record->refresh());
     }

@@ -24,8 +24,13 @@ final class TakeDelivery
     /** And from all. */
     private const MOST = 600;
 
-    public function __invoke(Request $request, Source $source, Deliveries $deliveries, ClockInterface $clock, ?string $secret = null): JsonResponse
-    {
+    public function __invoke(
+        Request $request,
+        Source $source,
+        Deliveries $deliveries,
+        ClockInterface $clock,
+        ?string $secret = null,
+    ): JsonResponse {
         $doubt = Proven::doubt($source, $request, $secret, $clock->now());
         if ($doubt !== null && $this->isTooMany($source, $request)) {
             return new JsonResponse(['state' => 'refused', 'says' => Sentence::of($doubt)], 429, ['Retry-After' => 60]);
@@ -67,6 +72,7 @@ final class TakeDelivery
     /** Whoever does not show that they are the source is heard some times a minute, and costs no more than that. */
     private function isTooMany(Source $source, Request $request): bool
     {
-        return RateLimiter::hit("unproven|$source->id|{$request->ip()}") > self::MOST_FROM_ONE || RateLimiter::hit("unproven|$source->id") > self::MOST;
+        return RateLimiter::hit("unproven|$source->id|{$request->ip()}") > self::MOST_FROM_ONE ||
+            RateLimiter::hit("unproven|$source->id") > self::MOST;
     }
 }

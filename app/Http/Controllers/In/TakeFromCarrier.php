@@ -22,13 +22,15 @@ final class TakeFromCarrier
 
         if ($request->json('kind') === 'text') {
             $said = $request->validate([
-                'ref' => 'required|string|max:100', 'from' => 'required|string|max:40', 'to' => 'required|string|max:40', 'text' => 'present|nullable|string|max:20000',
+                'ref' => 'required|string|max:100', 'from' => 'required|string|max:40', 'to' => 'required|string|max:40',
+                'text' => 'present|nullable|string|max:20000',
             ]);
             $known = $inbound->take($said['ref'], $said['from'], $said['to'], $said['text'] ?? '');
         } else {
             $said = $request->validate([
                 'kind' => 'required|in:receipt', 'ref' => 'required|string|max:100', 'key' => 'required|string|max:100',
-                'fate' => 'required|string|max:40', 'detail' => 'nullable|string|max:120', 'code' => 'nullable|string|max:40', 'at' => 'required|date',
+                'fate' => 'required|string|max:40', 'detail' => 'nullable|string|max:120', 'code' => 'nullable|string|max:40',
+                'at' => 'required|date',
             ]);
             $at = Moment::parse($said['at'])?->at;
             $known = $at !== null

@@ -17,7 +17,9 @@ final readonly class MergeField implements Node
 
     public function written(): string
     {
-        return '{{ '.implode(' | ', [$this->path, ...array_map(fn (Modifier $modifier): string => $modifier->written(), $this->modifiers)]).' }}';
+        return '{{ '.
+            implode(' | ', [$this->path, ...array_map(fn (Modifier $modifier): string => $modifier->written(), $this->modifiers)]).
+            ' }}';
     }
 
     public function fallback(): ?string
