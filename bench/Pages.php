@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Bench;
+
+use Database\Seeders\DatabaseSeeder;
+use GuzzleHttp\Client;
+use GuzzleHttp\Cookie\CookieJar;
+use Illuminate\Support\Facades\DB;
+
+/** Every page of Linnet as an administrator opens it, over HTTP: how long each takes to answer, and how much it sends. */
+final class Pages
+{
+    private const TIMES = 9;
+
+    private readonly Client $http;
+
+    public function __construct(string $url)
+    {
+        $this->http = new Client(['cookies' => new CookieJar, 'base_uri' => $url]);
+        preg_match('/name="_token" value="([^"]+)"/', (string) $this->http->get('/log-in')->getBody(), $token);
+        $this->http->post('/log-in', [
+            'form_params' => ['_token' => $token[1] ?? '', 'email' => 'mira@osierquay.example', 'password' => DatabaseSeeder::PASSWORD],
+        ]);
+    }
+
+    /**
+     * @param  list<string>  $pages
+     * @return array<string, array{float, float, int}> by page: milliseconds at the median and at worst, and kilobytes
+     */
+    public function measure(array $pages): array
+    {
+        $measured = [];
+        foreach ($pages as $page) {
+            $times = [];
+            $bytes = 0;
+            // The first look finds nothing in memory, and no template made.
+            for ($i = 0; $i <= self::TIMES; $i++) {
+                $began = hrtime(true);
+                $bytes = strlen((string) $this->http->get($page)->getBody());
+                $i === 0 ?: $times[] = (hrtime(true) - $began) / 1e6;
+            }
+            sort($times);
+            $measured[$page] = [$times[intdiv(self::TIMES, 2)], $times[self::TIMES - 1], intdiv($bytes, 1024)];
+        }
+
+        return $measured;
+    }
+
+    /** @return list<string> of every kind of page one or more, the busiest of those there are */
+    public static function all(): array
+    {
+        $busiest = fn (string $table, string $by): int => (int) DB::table($table)->whereNotNull($by)->groupBy($by)
+            ->orderByRaw('count(*) desc')->value($by);
+        $rule = $busiest('messages', 'rule_id');
+        $person = $busiest('messages', 'person_id');
+        $conversation = $busiest('messages', 'conversation_id');
+        $record = DB::table('records')->join('record_types', 'record_types.id', '=', 'records.record_type_id')->where('key', 'booking')
+            ->max('records.id');
+        $source = $busiest('deliveries', 'source_id');
+        $delivery = DB::table('deliveries')->max('id');
+
+        return [
+            '/today', '/rules', '/rules?power=on&order=newest', '/rules/new', '/starters', "/rules/$rule", "/rules/$rule/runs",
+            "/rules/$rule/runs?state=ended", "/rules/$rule/results", "/rules/$rule/results?days=90", "/rules/$rule/versions",
+            "/rules/$rule/checks", "/rules/$rule/agreement", "/rules/$rule/starts", "/rules/$rule/trial", '/conversations',
+            '/conversations?find=ann', "/conversations/$conversation", '/people', '/people?find=an', '/people?page=300', "/people/$person",
+            "/people/$person/edit", '/records', '/records/booking', '/records/booking/board', "/records/booking/$record",
+            '/records/booking?order=title&page=200', '/sent', '/sent?state=failed', '/sent?state=dropped', "/sent?rule=$rule",
+            '/sent?page=400', '/sent?find=quay', '/sources', "/sources/$source", "/sources/$source/deliveries/$delivery",
+            "/sources/$source/mapping", "/sources/$source/settings", '/imports', '/lines', '/lines/1', '/safeguards', '/safeguards/consent',
+            '/settings', '/settings/forms', '/settings/wordings', '/settings/wordings/water-level', '/settings/record-types/booking', '/api',
+        ];
+    }
+}
