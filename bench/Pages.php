@@ -58,8 +58,8 @@ final class Pages
         $conversation = $busiest('messages', 'conversation_id');
         $record = DB::table('records')->join('record_types', 'record_types.id', '=', 'records.record_type_id')->where('key', 'booking')
             ->max('records.id');
-        $source = $busiest('deliveries', 'source_id');
         $delivery = DB::table('deliveries')->max('id');
+        $source = DB::table('sources')->where('id', DB::table('deliveries')->where('id', $delivery)->value('source_id'))->value('key');
 
         return [
             '/today', '/rules', '/rules?power=on&order=newest', '/rules/new', '/starters', "/rules/$rule", "/rules/$rule/runs",
@@ -70,7 +70,8 @@ final class Pages
             '/records/booking?order=title&page=200', '/sent', '/sent?state=failed', '/sent?state=dropped', "/sent?rule=$rule",
             '/sent?page=400', '/sent?find=quay', '/sources', "/sources/$source", "/sources/$source/deliveries/$delivery",
             "/sources/$source/mapping", "/sources/$source/settings", '/imports', '/lines', '/lines/1', '/safeguards', '/safeguards/consent',
-            '/settings', '/settings/forms', '/settings/wordings', '/settings/wordings/water-level', '/settings/record-types/booking', '/api',
+            '/settings', '/settings/forms', '/settings/wordings', '/settings/wordings/water-level', '/settings/record-types/booking',
+            '/api',
         ];
     }
 }

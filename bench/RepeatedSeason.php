@@ -23,7 +23,8 @@ final class RepeatedSeason
         'conversations' => ['id' => 'conversations', 'person_id' => 'people', 'last_message_id' => 'messages'],
         'runs' => ['id' => 'runs', 'person_id' => 'people', 'record_id' => 'records'],
         'messages' => [
-            'id' => 'messages', 'person_id' => 'people', 'conversation_id' => 'conversations', 'run_id' => 'runs', 'put_to_run_id' => 'runs',
+            'id' => 'messages', 'person_id' => 'people', 'conversation_id' => 'conversations', 'run_id' => 'runs',
+            'put_to_run_id' => 'runs',
         ],
         'receipts' => ['id' => 'receipts', 'message_id' => 'messages'],
         'links' => ['message_id' => 'messages'],
@@ -66,7 +67,10 @@ final class RepeatedSeason
         for ($k = 1; $k < $times; $k++) {
             DB::transaction(function () use ($k, $shift, $columns, $base): void {
                 foreach (self::POINTS as $table => $points) {
-                    $selected = array_map(fn (string $column): string => self::column($table, $column, $points, $k, $shift), $columns[$table]);
+                    $selected = array_map(
+                        fn (string $column): string => self::column($table, $column, $points, $k, $shift),
+                        $columns[$table],
+                    );
                     $names = implode(', ', array_map(fn (string $column): string => "\"$column\"", $columns[$table]));
                     $only = $table === 'timers' ? ' and kind <> \''.Timer::CALENDAR.'\'' : '';
                     DB::insert("insert into $table ($names) select ".implode(', ', $selected)." from $table where {$base[$table]}$only");

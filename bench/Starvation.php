@@ -29,8 +29,8 @@ final class Starvation
         return self::in('locked', $texts, ['DB_BUSY_TIMEOUT' => '250'], function (self $one) use ($seconds): int {
             // The worker is at its work, and the texts fall due under the lock.
             $one->town->clockTo('2026-03-02T09:59:00Z');
-            $worker = $one->worker();
-            for ($waited = 0; $waited < 200 && DB::table('signs')->count() === 0; $waited++) {
+            $workers = new Workers($one->town);
+            for ($waited = 0; $waited < 200 && DB::table('signs')->count() < count(Workers::KINDS); $waited++) {
                 usleep(50_000);
             }
             $lock = new \PDO("sqlite:{$one->town->env['DB_DATABASE']}", options: [\PDO::ATTR_TIMEOUT => 10]);
@@ -46,7 +46,7 @@ final class Starvation
             }
             $lock->exec('rollback');
 
-            return $one->finish($worker);
+            return $one->finish($workers);
         });
     }
 
@@ -71,17 +71,17 @@ final class Starvation
                     $free = (int) disk_free_space($disk) - $freeKilobytes * 1024;
                     file_put_contents("$disk/filler", str_repeat('x', max(0, $free)));
                 }
-                $worker = $one->worker($limit);
+                $workers = new Workers($one->town, 1, $limit);
                 usleep((int) ($seconds * 1_000_000));
-                $ended = $worker->isRunning() ? 0 : 1;
+                $ended = $workers->ended();
                 if ($mounted) {
                     unlink("$disk/filler");
                 } else {
-                    $worker->stop(2);
-                    $worker = $one->worker();
+                    $workers->stop();
+                    $workers = new Workers($one->town);
                 }
 
-                return $ended + $one->finish($worker);
+                return $ended + $one->finish($workers);
             });
         } finally {
             array_map(unlink(...), glob("$disk/*") ?: []);
@@ -100,12 +100,14 @@ final class Starvation
         return self::in('away', $texts, [], function (self $one) use ($minutes): int {
             for ($minute = 0; $minute <= $minutes; $minute += 5) {
                 $one->town->clockTo(sprintf('2026-03-02T10:%02d:01Z', $minute));
-                (new Process(['php', 'artisan', 'linnet:work', '--until-idle'], base_path(), $one->town->env, timeout: 120))->mustRun();
+                foreach (Workers::KINDS as $kind) {
+                    $one->town->run(['php', 'artisan', $kind, '--until-idle']);
+                }
             }
             $one->town->serveStandins();
             $one->town->clockTo('2026-03-02T11:30:00Z');
 
-            return $one->finish($one->worker());
+            return $one->finish(new Workers($one->town));
         }, standins: false);
     }
 
@@ -131,31 +133,14 @@ final class Starvation
         }
     }
 
-    /** @param  int|null  $fileKilobytes  no file may grow beyond */
-    private function worker(?int $fileKilobytes = null): Process
-    {
-        $command = ['php', 'artisan', 'linnet:work', '--rest=20'];
-        $worker = new Process(
-            $fileKilobytes === null
-                ? $command
-                : ['bash', '-c', "trap '' XFSZ; ulimit -f $fileKilobytes; exec \"\$@\"", 'limited', ...$command],
-            base_path(),
-            $this->town->env,
-            timeout: null,
-        );
-        $worker->disableOutput()->start();
-
-        return $worker;
-    }
-
-    /** Until all have left, or nothing moves any more. @return int 1 where the worker had ended by itself */
-    private function finish(Process $worker): int
+    /** Until all have left, or nothing moves any more. @return int how many had ended by themselves */
+    private function finish(Workers $workers): int
     {
         for ($waited = 0; $waited < 1200 && DB::table('messages')->where('state', 'handed')->count() < $this->texts; $waited++) {
             usleep(100_000);
         }
-        $ended = $worker->isRunning() ? 0 : 1;
-        $worker->stop(5);
+        $ended = $workers->ended();
+        $workers->stop();
 
         return $ended;
     }

@@ -35,27 +35,46 @@ final class Town
         if (! is_dir($this->folder)) {
             mkdir($this->folder, 0o755, true);
         }
-        touch("$this->folder/linnet.sqlite");
         $this->clockTo('2026-03-02T10:00:00Z');
         $this->url = 'http://127.0.0.1:'.self::freePort();
         $this->standinsUrl = 'http://127.0.0.1:'.self::freePort();
         $this->env = $env + [
             'APP_ENV' => 'demo', 'LINNET_PROVIDERS' => 'Demo\DemoServiceProvider,Bench\BenchServiceProvider',
             'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_URL' => $this->url, 'LOG_CHANNEL' => 'null',
-            'DB_DATABASE' => "$this->folder/linnet.sqlite", 'STANDINS_DATABASE' => "$this->folder/standins.sqlite",
+            'DB_DATABASE' => $this->database($name), 'STANDINS_DATABASE' => "$this->folder/standins.sqlite",
             'CLOCK_FILE' => "framework/testing/$name/clock.json", 'CARRIER_URL' => "$this->standinsUrl/carrier", 'CARRIER_SECRET' => 'town',
             'LOOKUP_URL' => "$this->standinsUrl/lookup", 'LOOKUP_SECRET' => 'town', 'STANDINS_URL' => $this->standinsUrl,
         ];
-        touch($this->env['DB_DATABASE']);
+        self::isOnPostgres() || touch($this->env['DB_DATABASE']);
         $this->run(['php', 'artisan', 'migrate', '--force', '--seed']);
         config([
-            'database.connections.sqlite.database' => $this->env['DB_DATABASE'],
+            'database.connections.'.config()->string('database.default').'.database' => $this->env['DB_DATABASE'],
             'demo.clock_file' => $this->env['CLOCK_FILE'],
             'app.key' => $this->env['APP_KEY'],
         ]);
         app()->forgetInstance('encrypter');
         app()->forgetInstance(ClockInterface::class);
         DB::purge();
+    }
+
+    private static function isOnPostgres(): bool
+    {
+        return config()->string('database.default') === 'pgsql';
+    }
+
+    /** The file, or the name, of a database that is nobody else's. */
+    private function database(string $name): string
+    {
+        if (! self::isOnPostgres()) {
+            return "$this->folder/linnet.sqlite";
+        }
+        $name = str_replace('-', '_', $name);
+        config(['database.connections.pgsql.database' => 'postgres']);
+        DB::purge();
+        DB::statement("drop database if exists $name with (force)");
+        DB::statement("create database $name");
+
+        return $name;
     }
 
     public function clockTo(string $instant): void

@@ -35,7 +35,8 @@ final class Waiting
             ->where('id', $rule)
             ->update(['version_id' => $version]);
         $pdo = DB::getPdo();
-        $pdo->exec('pragma synchronous = off');
+        $isSqlite = DB::connection()->getDriverName() === 'sqlite';
+        $isSqlite && $pdo->exec('pragma synchronous = off');
         DB::transaction(function () use ($pdo, $many, $due, $rule, $version): void {
             $began = $due->modify('-1 hour');
             $state = json_encode(RunState::begin('w', $began)->toArray());
@@ -43,7 +44,7 @@ final class Waiting
             $people = $pdo->prepare('insert into people (id, first_name, fields, added_at) values (?, ?, ?, ?)');
             $numbers = $pdo->prepare('insert into numbers (person_id, e164, country, kind, zones, "rank") values (?, ?, ?, ?, ?, 0)');
             $runs = $pdo->prepare(
-                'insert into runs (rule_id, rule_version_id, person_id, occasion, state, live, began_at, step) values (?, ?, ?, ?, ?, 1, ?, ?)',
+                'insert into runs (rule_id, rule_version_id, person_id, occasion, state, live, began_at, step) values (?, ?, ?, ?, ?, true, ?, ?)',
             );
             $timers = $pdo->prepare('insert into timers (kind, subject_id, rule_id, due_at) values (?, ?, 0, ?)');
             for ($i = 1; $i <= $many; $i++) {
@@ -54,8 +55,8 @@ final class Waiting
                 $timers->execute(['run', $pdo->lastInsertId(), $at]);
             }
         });
-        $pdo->exec('pragma synchronous = normal');
-        $pdo->exec('pragma wal_checkpoint(truncate)');
+        $isSqlite && $pdo->exec('pragma synchronous = normal');
+        $isSqlite && $pdo->exec('pragma wal_checkpoint(truncate)');
 
         return $rule;
     }

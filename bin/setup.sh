@@ -24,8 +24,12 @@ system_packages() {
     for pair in pdo_sqlite:sqlite3 curl:curl zip:zip bcmath:bcmath intl:intl mbstring:mbstring dom:xml xmlreader:xml; do
         grep -qix "${pair%%:*}" <<< "$modules" || packages+=("php$version-${pair##*:}")
     done
-    if [ "${1:-}" = with-browser ] && [ ! -x /usr/bin/chromium ]; then
+    if [[ " $* " == *' with-browser '* ]] && [ ! -x /usr/bin/chromium ]; then
         packages+=(chromium fonts-noto-color-emoji)
+    fi
+    if [[ " $* " == *' with-postgres '* ]]; then
+        [ -n "$(find /usr/lib/postgresql -maxdepth 2 -name bin 2> /dev/null)" ] || packages+=(postgresql)
+        grep -qix pdo_pgsql <<< "$modules" || packages+=("php$version-pgsql")
     fi
     [ ${#packages[@]} -eq 0 ] && return
     echo "Installing ${packages[*]}"
@@ -103,3 +107,34 @@ wait_for() {
 }
 
 mkdir -p .cache storage/demo storage/logs storage/framework/views storage/framework/sessions storage/framework/cache/data
+
+# A PostgreSQL of its own in a folder of its own, as an ordinary user: for tests and measurements, ended with the script that asked for it.
+# Sets DB_HOST, DB_PORT, DB_USERNAME and DB_PASSWORD for whoever connects to it.
+postgres_up() {
+    local bin
+    bin=$(find /usr/lib/postgresql -maxdepth 2 -name bin 2> /dev/null | sort -V | tail -1)
+    [ -n "$bin" ] || fail 'PostgreSQL is needed here and is not on this machine (Debian: postgresql).'
+    postgres_dir=$(mktemp -d "${TMPDIR:-/tmp}/linnet-postgres.XXXXXX")
+    postgres_as=()
+    if [ "$(id -u)" -eq 0 ]; then
+        # It refuses to run as root.
+        chown postgres "$postgres_dir"
+        postgres_as=(runuser -u postgres --)
+    fi
+    postgres_ctl=$bin/pg_ctl
+    export DB_HOST=127.0.0.1 DB_USERNAME=linnet DB_PASSWORD=''
+    DB_PORT=$(php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];')
+    export DB_PORT
+    {
+        (cd "$postgres_dir" && "${postgres_as[@]}" "$bin/initdb" -D "$postgres_dir/data" -A trust -U linnet -E UTF8 --locale=C) \
+            && (cd "$postgres_dir" && "${postgres_as[@]}" "$postgres_ctl" -D "$postgres_dir/data" -l "$postgres_dir/log" -w start \
+                -o "-p $DB_PORT -k $postgres_dir -c listen_addresses=127.0.0.1 -c fsync=off -c synchronous_commit=off -c max_connections=60")
+    } > .cache/postgres.log 2>&1 || fail 'PostgreSQL could not be started. Its words are in .cache/postgres.log.'
+}
+
+postgres_down() {
+    [ -n "${postgres_dir:-}" ] || return 0
+    (cd "$postgres_dir" && "${postgres_as[@]}" "$postgres_ctl" -D "$postgres_dir/data" -m immediate stop) > /dev/null 2>&1 || true
+    rm -rf "$postgres_dir"
+    postgres_dir=
+}

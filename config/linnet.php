@@ -8,11 +8,23 @@ return [
     // Only their word counts for who asks and whether it came by https.
     'trusted_proxies' => env('TRUSTED_PROXIES', ''),
 
-    'carrier' => [
-        'url' => env('CARRIER_URL'),
-        'secret' => env('CARRIER_SECRET'),
-        'timeout_seconds' => 10,
+    // Whoever brings texts to telephones, by the name a line gives. What comes back from one is posted with its secret.
+    'carriers' => [
+        'main' => [
+            'driver' => 'http',
+            'url' => (string) env('CARRIER_URL', ''),
+            'secret' => (string) env('CARRIER_SECRET', ''),
+            'timeout_seconds' => (int) env('CARRIER_TIMEOUT_SECONDS', 10),
+            // Whether it takes a text once, however often it is handed over under one Idempotency-Key.
+            'takes_keys' => (bool) env('CARRIER_TAKES_KEYS', true),
+        ],
+    ],
+
+    'hand_over' => [
+        // How many texts are handed over side by side.
         'concurrency' => 16,
+        // For so long nobody else offers a text that is being handed over: longer than any answer is waited for.
+        'lease_seconds' => (int) env('HAND_OVER_LEASE_SECONDS', 30),
     ],
 
     // Says what sort of line a number reaches and whether anybody has it. Unset, numbers are not looked up.

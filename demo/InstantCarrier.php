@@ -6,6 +6,8 @@ namespace Demo;
 
 use App\Carrier\Answer;
 use App\Carrier\Carrier;
+use App\Carrier\Handover;
+use Illuminate\Support\Facades\DB;
 
 /** A carrier for days that are lived through in seconds: takes and refuses as the stand-in does, and keeps what it took. */
 final class InstantCarrier implements Carrier
@@ -13,23 +15,31 @@ final class InstantCarrier implements Carrier
     /** @var list<array{key: string, ref: string, from: string, to: string, text: string, arrives: bool, name: string}> */
     private array $taken = [];
 
-    public function handOver(array $messages): array
+    public function takesKeys(): bool
     {
+        return true;
+    }
+
+    public function handOver(array $texts): array
+    {
+        // What a text is called is the same in every life; its key is not.
+        $keys = array_map(fn (Handover $text): string => $text->key, $texts);
+        $names = DB::table('messages')->whereIn('key', $keys)->pluck('name', 'key');
         $answers = [];
-        foreach ($messages as $message) {
-            $handset = People::of((string) $message->number)['handset'] ?? 'mobile';
+        foreach ($texts as $text) {
+            $handset = People::of($text->receiver)['handset'] ?? 'mobile';
             if ($handset === 'landline') {
-                $answers[$message->id] = Answer::refused('a landline takes no texts');
+                $answers[$text->key] = Answer::refused('a landline takes no texts');
 
                 continue;
             }
-            $key = (string) $message->key;
-            $ref = 'C'.strtoupper(substr(hash('xxh128', $message->name), 0, 10));
+            $name = (string) ($names[$text->key] ?? $text->key);
+            $ref = 'C'.strtoupper(substr(hash('xxh128', $name), 0, 10));
             $this->taken[] = [
-                'key' => $key, 'ref' => $ref, 'from' => $message->line->number ?? $message->line->name, 'to' => (string) $message->number,
-                'text' => $message->body, 'arrives' => $handset === 'mobile', 'name' => $message->name,
+                'key' => $text->key, 'ref' => $ref, 'from' => $text->sender, 'to' => $text->receiver, 'text' => $text->words,
+                'arrives' => $handset === 'mobile', 'name' => $name,
             ];
-            $answers[$message->id] = Answer::accepted($ref);
+            $answers[$text->key] = Answer::accepted($ref);
         }
 
         return $answers;

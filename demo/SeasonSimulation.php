@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Demo;
 
-use App\Carrier\Carrier;
+use App\Carrier\Carriers;
 use App\Engine\DirectTexts;
+use App\Engine\Outbox;
 use App\Engine\Runner;
 use App\Engine\Worker;
 use App\Inbound\InboundTexts;
@@ -87,7 +88,7 @@ final class SeasonSimulation
      */
     public function live(array $people, \Closure $progress): void
     {
-        app()->instance(Carrier::class, $this->carrier);
+        app()->instance(Carriers::class, Carriers::just($this->carrier));
         app()->instance(ClockInterface::class, $this->clock);
         $business = Business::ours();
         $this->place = new Place($business->country, $business->zone);
@@ -113,7 +114,7 @@ final class SeasonSimulation
             }
         }
         $this->flush();
-        app()->forgetInstance(Carrier::class);
+        app()->forgetInstance(Carriers::class);
         app()->forgetInstance(ClockInterface::class);
     }
 
@@ -212,9 +213,9 @@ final class SeasonSimulation
     /** The engine, and what becomes of what left, until nothing is left to do at this moment. */
     private function settle(): void
     {
-        $worker = resolve(Worker::class);
+        [$worker, $outbox] = [resolve(Worker::class), resolve(Outbox::class)];
         do {
-            for (; $worker->round() > 0;);
+            for (; $worker->round() + $outbox->deliver() > 0;);
         } while ($this->statuses() > 0);
     }
 

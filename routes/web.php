@@ -60,6 +60,7 @@ use App\Http\Controllers\StartRuleController;
 use App\Http\Controllers\StuckRunsController;
 use App\Http\Controllers\TariffController;
 use App\Http\Controllers\TaskController;
+use App\Http\Controllers\TextWentController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TokenController;
 use App\Http\Controllers\TrialController;
@@ -237,6 +238,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('put-asides/{putAside}/again', [PutAsideController::class, 'again'])->name('put-asides.again');
         Route::post('put-asides/{putAside}/leave', [PutAsideController::class, 'leave'])->name('put-asides.leave');
         Route::post('messages/{message}/ask-again', AskAgainController::class)->name('messages.ask-again');
+        Route::post('messages/{message}/went', TextWentController::class)->name('messages.went');
         Route::post('messages/{message}/drop', DropTextController::class)->name('messages.drop');
         Route::post('sources', [SourceController::class, 'store'])->name('sources.store');
         Route::put('sources/{source}', [SourceController::class, 'update'])->name('sources.update');

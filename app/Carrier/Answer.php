@@ -4,12 +4,24 @@ declare(strict_types=1);
 
 namespace App\Carrier;
 
-/** What the carrier said to a text handed over. */
+/** What a carrier said to a text handed over. */
 final readonly class Answer
 {
-    /** @param  string|null  $ref the carrier's own name for it */
-    private function __construct(public bool $accepted, public bool $final, public ?string $ref, public string $detail)
-    {
+    /**
+     * @param  string|null  $ref  the carrier's own name for it
+     * @param  string  $code  the carrier's own word for why not
+     * @param  \DateTimeImmutable|null  $until  not to be offered again before
+     * @param  bool  $isKnown  whether it is sure that the carrier has not taken it, where it was not accepted
+     */
+    private function __construct(
+        public bool $accepted,
+        public bool $final,
+        public ?string $ref,
+        public string $detail,
+        public string $code = '',
+        public ?\DateTimeImmutable $until = null,
+        public bool $isKnown = true,
+    ) {
     }
 
     public static function accepted(string $ref): self
@@ -18,14 +30,20 @@ final readonly class Answer
     }
 
     /** It will not be taken, however often it is offered. */
-    public static function refused(string $detail): self
+    public static function refused(string $detail, string $code = ''): self
     {
-        return new self(false, true, null, $detail);
+        return new self(false, true, null, $detail, $code);
     }
 
-    /** Not now: no answer, too many at once, or the carrier's own trouble. */
-    public static function later(string $detail): self
+    /** Not now: too many at once, or the carrier's own trouble. It has not taken it. */
+    public static function busy(string $detail, ?\DateTimeImmutable $until = null): self
     {
-        return new self(false, false, null, $detail);
+        return new self(false, false, null, $detail, '', $until);
+    }
+
+    /** No answer: it may have taken it, or not. */
+    public static function none(string $detail): self
+    {
+        return new self(false, false, null, $detail, isKnown: false);
     }
 }

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace App\Carrier;
 
-use App\Models\Message;
-
 /** Whoever brings texts to telephones. */
 interface Carrier
 {
     /**
-     * Each goes under a key of its own, so that handing the same text over again is the same as once.
-     *
-     * @param  list<Message>  $messages  with their lines loaded, each with its key
-     * @return array<int, Answer> by message id
+     * Whether it takes a text once, however often it is handed over under its key. Where it knows no keys, a text whose hand-over was cut
+     * off is not handed over again by itself.
      */
-    public function handOver(array $messages): array;
+    public function takesKeys(): bool;
+
+    /**
+     * @param  list<Handover>  $texts
+     * @return array<string, Answer> by their keys
+     */
+    public function handOver(array $texts): array;
 }

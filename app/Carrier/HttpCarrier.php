@@ -4,44 +4,50 @@ declare(strict_types=1);
 
 namespace App\Carrier;
 
-use App\Models\Message;
+use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Pool;
 use Illuminate\Http\Client\Response;
 use Illuminate\Support\Facades\Http;
 
-/** Hands texts over by HTTP, several at once, each under a key that makes a second handing over the same as the first. */
+/** Hands texts over by HTTP, several at once, each under its key where the carrier takes keys. */
 final readonly class HttpCarrier implements Carrier
 {
-    public function __construct(private string $url, #[\SensitiveParameter] private string $secret, private int $timeoutSeconds)
-    {
+    public function __construct(
+        private string $url,
+        #[\SensitiveParameter]
+        private string $secret,
+        private int $timeoutSeconds,
+        private bool $takesKeys = true,
+    ) {
     }
 
-    /**
-     * @param  list<Message>  $messages  with their lines loaded
-     * @return array<int, Answer> by message id
-     */
-    public function handOver(array $messages): array
+    public function takesKeys(): bool
+    {
+        return $this->takesKeys;
+    }
+
+    public function handOver(array $texts): array
     {
         $responses = Http::pool(
             fn (Pool $pool): array => array_map(
-                fn (Message $message) => $pool
-                    ->as((string) $message->id)
+                fn (Handover $text) => $pool
+                    ->as($text->key)
                     ->withToken($this->secret)
-                    ->withHeaders(['Idempotency-Key' => (string) $message->key])
+                    ->withHeaders($this->takesKeys ? ['Idempotency-Key' => $text->key] : [])
                     ->timeout($this->timeoutSeconds)
                     ->connectTimeout($this->timeoutSeconds)
                     ->post(
                         "$this->url/texts",
-                        ['from' => $message->line->number ?? $message->line->name, 'to' => $message->number, 'text' => $message->body] +
-                            ($message->picture === null ? [] : ['picture' => $message->picture]),
+                        ['from' => $text->sender, 'to' => $text->receiver, 'text' => $text->words] +
+                            ($text->picture === null ? [] : ['picture' => $text->picture]),
                     ),
-                $messages,
+                $texts,
             ),
         );
 
         $answers = [];
-        foreach ($messages as $message) {
-            $answers[$message->id] = $this->read($responses[(string) $message->id] ?? null);
+        foreach ($texts as $text) {
+            $answers[$text->key] = $this->read($responses[$text->key] ?? null);
         }
 
         return $answers;
@@ -50,7 +56,9 @@ final readonly class HttpCarrier implements Carrier
     private function read(mixed $response): Answer
     {
         if (! $response instanceof Response) {
-            return Answer::later('no answer');
+            return $response instanceof ConnectionException && $this->neverArrived($response)
+                ? Answer::busy('no connection')
+                : Answer::none('no answer');
         }
         $ref = $response->json('ref');
         $problem = $response->json('problem');
@@ -58,7 +66,15 @@ final readonly class HttpCarrier implements Carrier
         return match (true) {
             $response->successful() && is_string($ref) => Answer::accepted($ref),
             $response->status() === 422 => Answer::refused(is_string($problem) ? mb_substr($problem, 0, 120, 'UTF-8') : 'no reason given'),
-            default => Answer::later("HTTP {$response->status()}"),
+            // "Too many" and "away for now" are said before anything is taken (RFC 9110, 15.5; RFC 6585, 4).
+            in_array($response->status(), [429, 503], true) => Answer::busy("HTTP {$response->status()}"),
+            default => Answer::none("HTTP {$response->status()}"),
         };
+    }
+
+    /** Nobody was there to hear it: the name leads nowhere, or nothing listens (libcurl's CURLE_COULDNT_RESOLVE_HOST, _CONNECT). */
+    private function neverArrived(ConnectionException $e): bool
+    {
+        return preg_match('/cURL error [567]:/', $e->getMessage()) === 1;
     }
 }

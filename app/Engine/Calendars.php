@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Engine;
 
 use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\PersonLocks;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
 use App\Models\Rule;
@@ -31,12 +32,19 @@ final readonly class Calendars
     /** @return int how many were looked at; 0 means there is nothing left */
     public function piece(): int
     {
-        $next = Rule::query()
+        return DB::transaction($this->nextPiece(...));
+    }
+
+    private function nextPiece(): int
+    {
+        $rules = Rule::query()
             ->where('power', ActivationState::On)
             ->where(fn ($some) => $some->whereNotNull('broadcast_at')->orWhereNotNull('start_cursor'))
             ->orderByRaw('broadcast_at is null')
-            ->orderBy('id')
-            ->first();
+            ->orderBy('id');
+        // Another worker is at its own rule's piece.
+        $rules->getQuery()->lock('for update skip locked');
+        $next = $rules->first();
 
         return match (true) {
             $next === null => 0,
@@ -67,6 +75,7 @@ final readonly class Calendars
             $ids = $published === null || $at === null ? [] : $this->subjects($published->rule, (int) $rule->broadcast_cursor);
             $events = new DomainEventReader($unit->reader);
             $isPeople = $published?->rule->trigger->type() === RecordType::PERSON;
+            PersonLocks::wait($isPeople ? $ids : $this->whose($ids));
             $isPeople ? $unit->reader->preload($ids) : $unit->reader->preloadRecords($ids);
             foreach ($ids as $id) {
                 $subject = $isPeople ? $events->subject($id, null) : $events->subject(null, $unit->reader->record($id));
@@ -108,6 +117,7 @@ final readonly class Calendars
             $ids = $this->subjects($published->rule, (int) $rule->start_cursor);
             $events = new DomainEventReader($unit->reader);
             $isPeople = $published->rule->trigger->type() === RecordType::PERSON;
+            PersonLocks::wait($isPeople ? $ids : $this->whose($ids));
             $isPeople ? $unit->reader->preload($ids) : $unit->reader->preloadRecords($ids);
             if ($isPeople && $published->rule->trigger instanceof GoneQuiet) {
                 $unit->reader->preloadLastChanges($ids);
@@ -138,5 +148,16 @@ final readonly class Calendars
                     ->where('id', '>', $after);
 
         return array_map(intval(...), array_values($ids->orderBy('id')->limit(self::PIECE)->pluck('id')->all()));
+    }
+
+    /**
+     * @param  list<int>  $records
+     * @return list<int>
+     */
+    private function whose(array $records): array
+    {
+        $people = DB::table('records')->whereIn('id', $records)->whereNotNull('person_id')->distinct()->pluck('person_id');
+
+        return array_values(array_map(intval(...), $people->all()));
     }
 }

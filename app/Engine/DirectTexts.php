@@ -49,7 +49,7 @@ final readonly class DirectTexts
             }
 
             return $refused;
-        });
+        }, [$conversation->person_id]);
     }
 
     /** @param  string|null  $number the one it goes to; null for the preferred one */

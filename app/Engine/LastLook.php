@@ -43,11 +43,13 @@ final readonly class LastLook
      */
     public function at(array $messages, \DateTimeImmutable $now): array
     {
-        return UnitOfWork::work($now, $this->sideEffects, function (UnitOfWork $unit) use ($messages): array {
-            $unit->reader->preload(array_values(array_unique(array_map(fn (Message $message): int => $message->person_id, $messages))));
+        $people = array_values(array_unique(array_map(fn (Message $message): int => $message->person_id, $messages)));
+
+        return UnitOfWork::work($now, $this->sideEffects, function (UnitOfWork $unit) use ($messages, $people): array {
+            $unit->reader->preload($people);
 
             return array_values(array_filter($messages, fn (Message $message): bool => $this->may($unit, $message)));
-        });
+        }, $people);
     }
 
     private function may(UnitOfWork $unit, Message $message): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
+use App\Engine\Store\Claims;
 use App\Engine\Store\DatabaseBusinessReader;
 use App\Engine\Store\DatabaseRunStore;
 use App\Engine\Store\DatabaseSideEffects;
@@ -29,6 +30,7 @@ use Linnet\Core\Engine\RunState;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\AskedBy;
+use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rule\Rule as Core;
 use Psr\Clock\ClockInterface;
 
@@ -39,12 +41,17 @@ final readonly class Runner
     {
     }
 
-    /** @param  list<int>  $ids of changes that were not taken yet */
-    public function changes(array $ids): void
+    /**
+     * @param  list<int>|null  $only  these alone; null for the next ones
+     * @return list<int> the changes that were taken
+     */
+    public function changes(?array $only = null, ?Batch $batch = null): array
     {
-        $this->work(function (UnitOfWork $unit) use ($ids): void {
-            $changes = Change::query()->whereIn('id', $ids)->where('handled', false)->orderBy('id')->lockForUpdate()->get();
-            Change::query()->whereIn('id', $changes->pluck('id'))->update(['handled' => true]);
+        return $this->work(function (UnitOfWork $unit) use ($only, $batch): array {
+            $ids = Claims::changes(Rehearsal::AT_ONCE, $only);
+            $batch?->holds($ids);
+            $changes = Change::query()->whereIn('id', $ids)->orderBy('id')->get();
+            Change::query()->whereIn('id', $ids)->update(['handled' => true]);
             $people = array_values(array_unique(array_map(intval(...), array_filter($changes->pluck('person_id')->all()))));
             $unit->reader->preload($people);
             $unit->reader->preloadRecords(array_values(array_filter($changes->pluck('record_id')->all())));
@@ -57,21 +64,22 @@ final readonly class Runner
                     $unit->conductor->handle($event);
                 }
             }
+
+            return $ids;
         });
     }
 
-    /** @param  list<int>  $ids of timers that are due, the earliest first */
-    public function timers(array $ids): void
+    /**
+     * @param  list<int>|null  $only  these alone; null for those that are due
+     * @return list<int> the timers that were taken, the earliest first
+     */
+    public function timers(?array $only = null, ?Batch $batch = null): array
     {
-        $this->work(function (UnitOfWork $unit) use ($ids): void {
-            $timers = DB::table('timers')
-                ->whereIn('id', $ids)
-                ->where('due_at', '<=', DatabaseRunStore::at($unit->now))
-                ->orderBy('due_at')
-                ->orderBy('id')
-                ->lockForUpdate()
-                ->get();
-            DB::table('timers')->whereIn('id', $timers->pluck('id'))->delete();
+        return $this->work(function (UnitOfWork $unit) use ($only, $batch): array {
+            $timers = new Collection(Claims::timers(Rehearsal::AT_ONCE, DatabaseRunStore::at($unit->now), $only));
+            $ids = array_values(array_map(intval(...), $timers->pluck('id')->all()));
+            $batch?->holds($ids);
+            DB::table('timers')->whereIn('id', $ids)->delete();
             $unit->runs->preload($this->subjects($timers->where('kind', Timer::RUN)));
             $texts = $this->subjects($timers->where('kind', Timer::MESSAGE));
             $unit->runs->preload(array_values(array_filter(Message::query()->whereIn('id', $texts)->pluck('run_id')->all())));
@@ -84,17 +92,20 @@ final readonly class Runner
                     default => $this->dueStart($unit, $timer),
                 };
             }
+
+            return $ids;
         });
     }
 
-    /** Puts a text that is held, set aside or failed before the gate again, and moves its run on if it left. */
+    /** Puts a text that is held, set aside, failed or was cut off before the gate again, and moves its run on if it left. */
     public function reevaluateMessage(int $messageId): void
     {
         $this->work(function (UnitOfWork $unit) use ($messageId): void {
-            $failed = Message::query()->whereKey($messageId)->where('state', MessageState::Failed)->lockForUpdate()->first();
+            $stuck = [MessageState::Failed, MessageState::CutOff];
+            $failed = Message::query()->whereKey($messageId)->whereIn('state', $stuck)->lockForUpdate()->first();
             $failed === null || $this->reopen($failed, $unit->now);
             $this->dueText($unit, $messageId);
-        });
+        }, self::personOf('messages', $messageId));
     }
 
     /** A text the carrier refused is a new one to it; one it never answered for keeps its key, since it may have it after all. */
@@ -105,16 +116,10 @@ final readonly class Runner
             [
                 'state' => $isNobodys ? MessageState::Ready : MessageState::Waiting, 'left_at' => $isNobodys ? $now : null,
                 'handed_at' => null, 'status_at' => null, 'retry_at' => null, 'attempts' => 0, 'held_against' => false, 'released' => true,
-                'reason' => null, 'slot_at' => null,
+                'reason' => null, 'slot_at' => null, 'leased_by' => null, 'leased_until' => null,
             ] + (($text->reason['code'] ?? '') === 'carrier.given_up' ? [] : ['key' => (string) Str::uuid7(), 'carrier_ref' => null]),
         );
         DB::table('receipts')->where('message_id', $text->id)->delete();
-    }
-
-    /** Looks at a run, such as when what it waited for has come. */
-    public function resumeRun(int $runId): void
-    {
-        $this->work(fn (UnitOfWork $unit) => $this->dueRun($unit, $runId));
     }
 
     /**
@@ -131,7 +136,7 @@ final readonly class Runner
                 foreach ($ids as $id) {
                     $unit->runs->time(Timer::MESSAGE, (int) $id, 0, $unit->now);
                 }
-            });
+            }, array_values(array_map(intval(...), Message::query()->whereIn('id', $some)->distinct()->pluck('person_id')->all())));
         }
     }
 
@@ -144,25 +149,24 @@ final readonly class Runner
                 $unit->outbound->drop($text->run, new DropText($text->name, new Reason('staff.skipped', ['staff' => $staff])));
                 $unit->conductor->advance($text->run);
             }
-        });
+        }, self::personOf('messages', $messageId));
     }
 
     /** Ends a run before its last step, because somebody decided so. */
     public function stop(int $runId, Reason $reason, string $outcome = 'stopped'): void
     {
-        $this->work(fn (UnitOfWork $unit) => $this->end($unit, $runId, $reason, $outcome));
+        $this->work(fn (UnitOfWork $unit) => $this->end($unit, $runId, $reason, $outcome), self::personOf('runs', $runId));
     }
 
     /** As {@see stop()}, where somebody decided so; false where it had ended already. */
     public function stopBy(int $runId, string $staff): bool
     {
-        $isLive = false;
-        $this->work(function (UnitOfWork $unit) use ($runId, $staff, &$isLive): void {
+        return $this->work(function (UnitOfWork $unit) use ($runId, $staff): bool {
             $isLive = $unit->runs->run($runId)?->state->isOver() === false;
             $this->end($unit, $runId, new Reason('run.stopped', ['staff' => $staff]), 'stopped');
-        });
 
-        return $isLive;
+            return $isLive;
+        }, self::personOf('runs', $runId));
     }
 
     /**
@@ -256,13 +260,13 @@ final readonly class Runner
         Timer::query()->where('rule_id', $rule->id)->delete();
         Timer::clear(Timer::CALENDAR, $rule->id);
         do {
-            $ids = Run::query()->where('rule_id', $rule->id)->where('live', true)->orderBy('id')->limit(200)->pluck('id');
-            $this->work(function (UnitOfWork $unit) use ($ids): void {
-                foreach ($ids as $id) {
+            $runs = Run::query()->where('rule_id', $rule->id)->where('live', true)->orderBy('id')->limit(200)->pluck('person_id', 'id');
+            $this->work(function (UnitOfWork $unit) use ($runs): void {
+                foreach ($runs->keys() as $id) {
                     $this->end($unit, (int) $id, new Reason('stop.retired'), 'retired');
                 }
-            });
-        } while ($ids->isNotEmpty());
+            }, array_values(array_map(intval(...), $runs->all())));
+        } while ($runs->isNotEmpty());
     }
 
     private function end(UnitOfWork $unit, int $runId, Reason $reason, string $outcome): void
@@ -282,14 +286,12 @@ final readonly class Runner
     /** @param  \Closure(Core, RunState, \DateTimeImmutable): (RunState|null)  $to  where it goes on */
     private function detour(int $runId, string $place, Reason $reason, \Closure $to): bool
     {
-        $isDone = false;
-        $this->work(function (UnitOfWork $unit) use ($runId, $place, $reason, $to, &$isDone): void {
+        return $this->work(function (UnitOfWork $unit) use ($runId, $place, $reason, $to): bool {
             $run = $unit->runs->run($runId);
             $state =
                 $run === null || $run->power !== ActivationState::On || $run->state->place() !== $place
                     ? null
                     : $to($run->rule, $run->state, $unit->now);
-            $isDone = $state !== null;
             if ($run !== null && $state !== null) {
                 if ($run->state->awaits !== null) {
                     $unit->outbound->drop($run, new DropText($run->state->awaits, $reason));
@@ -298,9 +300,9 @@ final readonly class Runner
                 $unit->runs->note($reason, $run->ruleId, $run, $run->subject);
                 $state->isOver() ? $unit->runs->save($run, null) : $unit->conductor->advance($run);
             }
-        });
 
-        return $isDone;
+            return $state !== null;
+        }, self::personOf('runs', $runId));
     }
 
     private function dueRun(UnitOfWork $unit, int $id): void
@@ -360,9 +362,21 @@ final readonly class Runner
         return array_values(array_map(intval(...), $timers->pluck('subject_id')->all()));
     }
 
-    /** @param  \Closure(UnitOfWork): void  $work */
-    private function work(\Closure $work): void
+    /**
+     * @template T
+     *
+     * @param  \Closure(UnitOfWork): T  $work
+     * @param  list<int>  $people  whom it is about, where that is known before: nobody else is at them meanwhile
+     * @return T
+     */
+    private function work(\Closure $work, array $people = []): mixed
     {
-        UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, $work);
+        return UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, $work, $people);
+    }
+
+    /** @return list<int> */
+    private static function personOf(string $table, int $id): array
+    {
+        return array_values(array_filter([(int) DB::table($table)->where('id', $id)->value('person_id')]));
     }
 }

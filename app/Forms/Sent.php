@@ -6,6 +6,7 @@ namespace App\Forms;
 
 use App\Engine\DirectTexts;
 use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\PersonLocks;
 use App\Engine\Store\UnitOfWork;
 use App\Intake\ChangeOrigin;
 use App\Intake\ChangeRow;
@@ -57,6 +58,7 @@ final readonly class Sent
                 new PersonInput(number: $number, own: array_filter(['first_name' => $isKnown ? null : $name])),
                 $origin,
             );
+            PersonLocks::wait([$person->id]);
             DB::table('changes')->insert(
                 ChangeRow::of(
                     ChangeKind::FormSent, null, $person->id, null, [], $origin, $unit->now,

@@ -6,6 +6,7 @@ namespace App\Inbound;
 
 use App\Engine\DirectTexts;
 use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\PersonLocks;
 use App\Engine\Store\UnitOfWork;
 use App\Forms\Confirmation;
 use App\Intake\ChangeOrigin;
@@ -87,6 +88,7 @@ final readonly class InboundTexts
     {
         $now = $unit->now;
         $person = $this->writer->person(new PersonInput(number: $number), ChangeOrigin::text());
+        PersonLocks::wait([$person->id]);
         // Somebody has it after all.
         Number::query()->where('e164', $number->e164)->where('alive', false)->update(['alive' => true]);
         $heard = $unit->hearing()->of($person->id, $line->key, $text);

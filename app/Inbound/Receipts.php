@@ -29,17 +29,19 @@ final readonly class Receipts
     }
 
     /**
-     * @param  string  $key  the idempotency key the text was handed over under: known even where the carrier's answer was lost
+     * @param  string|null  $key  the idempotency key the text was handed over under: known even where the carrier's answer was lost; null
+     *                            from a carrier that knows none
+     * @param  string  $ref  the carrier's own name for it
      * @param  string  $fate  arrived or failed; anything else is kept and changes nothing
      * @param  string  $code  why it failed, in the carrier's own word
      * @return bool false if no such text is known
      */
-    public function take(string $key, string $ref, string $fate, ?string $detail, \DateTimeImmutable $at, string $code = ''): bool
+    public function take(?string $key, string $ref, string $fate, ?string $detail, \DateTimeImmutable $at, string $code = ''): bool
     {
         return DB::transaction(function () use ($key, $ref, $fate, $detail, $at, $code): bool {
-            $message = Message::query()->where('key', $key)->lockForUpdate()->first();
+            $message = Message::query()->where($key === null ? 'carrier_ref' : 'key', $key ?? $ref)->lockForUpdate()->first();
             if ($message === null) {
-                return TrialText::fate($key, $fate, $detail);
+                return $key !== null && TrialText::fate($key, $fate, $detail);
             }
             $new = Receipt::query()->insertOrIgnore([
                 'message_id' => $message->id, 'fate' => $fate, 'detail' => $detail, 'at' => $at->format('Y-m-d H:i:s.v'),

@@ -15,6 +15,7 @@ use Linnet\Core\Time\WeeklyHours;
  * @property int $id
  * @property string $key
  * @property string $name
+ * @property string $carrier the name of whoever brings its texts to telephones
  * @property string|null $number null for a name, which cannot be answered
  * @property ActivationState $power
  * @property string|null $purpose

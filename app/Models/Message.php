@@ -54,6 +54,8 @@ use Linnet\Core\Text\Words\Meaning;
  * @property string|null $carrier_ref
  * @property int $attempts
  * @property CarbonImmutable|null $retry_at
+ * @property string|null $leased_by who is handing it over now
+ * @property CarbonImmutable|null $leased_until by the machine's own clock
  * @property CarbonImmutable $at
  * @property CarbonImmutable|null $answered_at when they wrote back to it
  * @property bool $ended what they wrote was a stop
@@ -78,6 +80,7 @@ final class Message extends Model
             'origin' => MessageOrigin::class, 'state' => MessageState::class, 'kind' => TextKind::class, 'meaning' => Meaning::class,
             'reason' => 'array', 'verdicts' => 'array', 'wanted_at' => 'immutable_datetime', 'left_at' => 'immutable_datetime',
             'handed_at' => 'immutable_datetime', 'status_at' => 'immutable_datetime', 'retry_at' => 'immutable_datetime',
+            'leased_until' => 'immutable_datetime',
             'at' => 'immutable_datetime', 'anchor_at' => 'immutable_datetime', 'answered_at' => 'immutable_datetime', 'ended' => 'boolean',
             'released' => 'boolean', 'held_against' => 'boolean',
         ];

@@ -14,6 +14,8 @@ enum MessageState: string
     case Dropped = 'dropped';
     /** Passed the gate; in the outbox. */
     case Ready = 'ready';
+    /** Its hand-over was cut off, to a carrier that knows no keys: nobody knows whether it has gone, and somebody has to decide. */
+    case CutOff = 'cut_off';
     /** The carrier has it. */
     case Handed = 'handed';
     case Arrived = 'arrived';
@@ -30,7 +32,7 @@ enum MessageState: string
     /** @return list<self> states of texts the carrier may know of */
     public static function offered(): array
     {
-        return [self::Ready, self::Handed, self::Arrived, self::Failed];
+        return [self::Ready, self::CutOff, self::Handed, self::Arrived, self::Failed];
     }
 
     public function word(): string
@@ -40,6 +42,7 @@ enum MessageState: string
             self::SetAside => 'set aside',
             self::Dropped => 'not sent',
             self::Ready => 'leaving',
+            self::CutOff => 'cut off',
             self::Handed => 'handed over',
             self::Arrived => 'arrived',
             self::Failed => 'failed',
@@ -53,7 +56,7 @@ enum MessageState: string
         return match ($this) {
             self::Arrived => 'well',
             self::Waiting, self::SetAside => 'held',
-            self::Failed, self::Dropped => 'bad',
+            self::Failed, self::Dropped, self::CutOff => 'bad',
             self::Ready, self::Handed, self::Received => 'plain',
         };
     }

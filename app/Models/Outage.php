@@ -32,9 +32,9 @@ final class Outage extends Model
         return ['since' => 'immutable_datetime', 'next_at' => 'immutable_datetime'];
     }
 
-    public static function now(): ?self
+    public static function of(string $carrier): ?self
     {
-        return self::query()->first();
+        return self::query()->firstWhere('carrier', $carrier);
     }
 
     /** One that is worth telling somebody: it lasts, and something waits for it. */
@@ -48,12 +48,12 @@ final class Outage extends Model
             )
             ->first();
 
-        return $outage !== null && self::waiting() > 0 ? $outage : null;
+        return $outage !== null && $outage->waiting() > 0 ? $outage : null;
     }
 
-    public static function goesOn(string $detail, \DateTimeImmutable $now): void
+    public static function goesOn(string $carrier, string $detail, \DateTimeImmutable $now): void
     {
-        $outage = self::now() ?? new self(['carrier' => 'carrier', 'since' => $now, 'tries' => 0]);
+        $outage = self::of($carrier) ?? new self(['carrier' => $carrier, 'since' => $now, 'tries' => 0]);
         $tries = $outage->tries + 1;
         $pause = min(self::LONGEST_PAUSE, 2 ** min($tries, 6));
         $outage
@@ -66,8 +66,11 @@ final class Outage extends Model
     }
 
     /** @return int how many texts wait for it */
-    public static function waiting(): int
+    public function waiting(): int
     {
-        return Message::query()->where('state', MessageState::Ready)->count();
+        return Message::query()
+            ->where('state', MessageState::Ready)
+            ->whereIn('line_id', Line::query()->where('carrier', $this->carrier)->select('id'))
+            ->count();
     }
 }

@@ -18,6 +18,8 @@ final class Sign extends Model
 {
     public const ENGINE = 'engine';
 
+    public const HAND_OVER = 'hand_over';
+
     public const INTAKE = 'intake';
 
     /** Mail, look-ups, posts to other systems. */

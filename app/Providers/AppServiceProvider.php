@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Carrier\Carrier;
-use App\Carrier\HttpCarrier;
+use App\Carrier\Carriers;
 use App\Carrier\NumberLookup;
 use App\Clock\SystemClock;
 use App\Database\WholeMigrator;
@@ -49,14 +48,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(ClockInterface::class, SystemClock::class);
         array_map($this->app->register(...), config()->array('linnet.providers'));
         $this->app->scoped('business', fn (): Business => Business::ours());
-        $this->app->bind(
-            Carrier::class,
-            fn (): Carrier => new HttpCarrier(
-                config()->string('linnet.carrier.url'),
-                config()->string('linnet.carrier.secret'),
-                config()->integer('linnet.carrier.timeout_seconds'),
-            ),
-        );
+        $this->app->bind(Carriers::class, fn (): Carriers => new Carriers(config()->array('linnet.carriers')));
         $this->app->bind(
             NumberLookup::class,
             fn (): NumberLookup => new NumberLookup(
@@ -65,7 +57,8 @@ final class AppServiceProvider extends ServiceProvider
                 config()->integer('linnet.lookup.timeout_seconds'),
             ),
         );
-        $this->app->when(Outbox::class)->needs('$concurrency')->giveConfig('linnet.carrier.concurrency');
+        $this->app->when(Outbox::class)->needs('$concurrency')->giveConfig('linnet.hand_over.concurrency');
+        $this->app->when(Outbox::class)->needs('$leaseSeconds')->giveConfig('linnet.hand_over.lease_seconds');
         $this->app->when(Fetcher::class)->needs('$maxBytes')->giveConfig('linnet.outside.max_bytes');
         $this->app->when(Fetcher::class)->needs('$timeoutSeconds')->giveConfig('linnet.outside.timeout_seconds');
         $this->app->when(Deliveries::class)->needs('$maxBytes')->giveConfig('linnet.deliveries.max_bytes');

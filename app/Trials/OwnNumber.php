@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Trials;
 
-use App\Carrier\Carrier;
+use App\Carrier\Carriers;
+use App\Carrier\Handover;
 use App\Engine\Store\DatabaseBusinessReader;
 use App\Models\Business;
 use App\Models\Line;
-use App\Models\Message;
 use App\Models\Staff;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -26,7 +26,7 @@ final readonly class OwnNumber
 
     private const TRIES = 5;
 
-    public function __construct(private ClockInterface $clock, private Carrier $carrier)
+    public function __construct(private ClockInterface $clock, private Carriers $carriers)
     {
     }
 
@@ -101,10 +101,8 @@ final readonly class OwnNumber
     /** @return Reason|null why it does not go */
     public function handOver(Line $line, string $number, string $body, string $key, ?string $picture = null): ?Reason
     {
-        $message = (new Message)->forceFill([
-            'id' => 1, 'key' => $key, 'number' => $number, 'body' => $body, 'picture' => $picture,
-        ])->setRelation('line', $line);
-        $answer = $this->carrier->handOver([$message])[1];
+        $text = new Handover($key, $line->number ?? $line->name, $number, $body, $picture);
+        $answer = $this->carriers->of($line->carrier)->handOver([$text])[$key];
 
         return $answer->accepted ? null : new Reason('trial.not_taken', ['detail' => $answer->detail]);
     }

@@ -83,6 +83,7 @@ final class Bench extends Command
             $town->serveStandins();
             $town->serve();
             $town->start(['php', 'artisan', 'linnet:work']);
+            $town->start(['php', 'artisan', 'linnet:hand-over']);
 
             return $this->post($town->url);
         } finally {

@@ -182,7 +182,7 @@ final class BenchEngine extends Command
     /** @return array{float, float} texts a second by the outbox, and by a bare client with as many connections */
     private function outbox(Town $town): array
     {
-        config(['linnet.carrier.url' => $town->env['CARRIER_URL'], 'linnet.carrier.secret' => 'town']);
+        config(['linnet.carriers.main.url' => $town->env['CARRIER_URL'], 'linnet.carriers.main.secret' => 'town']);
         $outbox = resolve(Outbox::class);
         for ($warm = 0; $warm < 2; $warm++) {
             $outbox->deliver();
@@ -195,10 +195,10 @@ final class BenchEngine extends Command
         $texts = Message::query()
             ->where('state', 'ready')
             ->orderByDesc('id')
-            ->limit(40 * config()->integer('linnet.carrier.concurrency'))
+            ->limit(40 * config()->integer('linnet.hand_over.concurrency'))
             ->get();
         $began = hrtime(true);
-        foreach ($texts->chunk(config()->integer('linnet.carrier.concurrency')) as $chunk) {
+        foreach ($texts->chunk(config()->integer('linnet.hand_over.concurrency')) as $chunk) {
             $this->post($town->env['CARRIER_URL'], array_values($chunk->all()));
         }
 

@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace Bench\Commands;
 
+use Bench\KilledWorkers;
 use Bench\Kills;
 use Bench\Starvation;
-use Bench\Town;
-use Bench\Waiting;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
-use Symfony\Component\Process\Process;
 
 /** Kills the worker at random instants while many texts fall due, and asks the carrier's own ledger whether each came exactly once. */
 final class Torture extends Command
@@ -18,45 +15,41 @@ final class Torture extends Command
     protected $signature = 'linnet:torture
         {--texts=50000 : How many texts fall due}
         {--kills=200 : How often the worker is killed}
+        {--workers=2 : How many of each kind are at work}
         {--seed=1 : Decides the instants}
         {--starve : Take the database, its disk and the carrier away, and kill every other kind of process}';
 
-    protected $description = 'Kill the worker again and again, and compare with the carrier’s ledger';
+    protected $description = 'Kill workers again and again, and compare with the carrier’s ledger';
 
     public function handle(): int
     {
         if ($this->input->getOption('starve')) {
             return $this->starve();
         }
-        [$texts, $kills] = [(int) $this->input->getOption('texts'), (int) $this->input->getOption('kills')];
         mt_srand((int) $this->input->getOption('seed'));
-        $town = new Town('torture', ['PHP_CLI_SERVER_WORKERS' => '4']);
-        try {
-            $town->serveStandins();
-            Waiting::fill($texts, new \DateTimeImmutable('2026-03-02T10:00:00Z'));
-            $town->clockRunsFrom('2026-03-02T10:00:01Z');
-            for ($killed = 0; $killed < $kills; $killed++) {
-                $worker = $this->worker($town);
-                // As many texts between two kills as are left for each, so that the kills fall over the whole.
-                $aim = (int) ($texts * ($killed + 1) / ($kills + 1));
-                for ($waited = 0; $waited < 600 && $this->handed() < $aim; $waited++) {
-                    usleep(20_000);
-                }
-                usleep(mt_rand(0, 60_000));
-                $worker->signal(SIGKILL);
-                while ($worker->isRunning()) {
-                    usleep(1000);
-                }
-                if (($killed + 1) % 20 === 0) {
-                    $this->line(sprintf('%d kills, %d of %d texts with the carrier', $killed + 1, $this->handed(), $texts));
-                }
-            }
-            $this->finish($town, $texts);
-
-            return $this->compare($town, $texts);
-        } finally {
-            $town->close();
+        $bad = 0;
+        foreach ([true, false] as $keys) {
+            $bad += $this->kill((int) $this->input->getOption('texts'), (int) $this->input->getOption('kills'), $keys);
         }
+
+        return $bad === 0 ? self::SUCCESS : self::FAILURE;
+    }
+
+    /** @return int how much went wrong */
+    private function kill(int $texts, int $kills, bool $keys): int
+    {
+        $tortured = KilledWorkers::over(
+            $texts, $kills, (int) $this->input->getOption('workers'), $keys,
+            fn (int $killed, int $handed) => $this->line(sprintf('%d kills, %d of %d texts with the carrier', $killed, $handed, $texts)),
+        );
+        $this->line(
+            sprintf(
+                '%d texts, %d kills, a carrier that knows %s: %d lost, %d twice, %d offered anew under their key, %d cut off and left to somebody',
+                $texts, $kills, $keys ? 'keys' : 'no keys', $tortured['lost'], $tortured['twice'], $tortured['anew'], $tortured['cut'],
+            ),
+        );
+
+        return $tortured['lost'] + $tortured['twice'];
     }
 
     /**
@@ -81,44 +74,5 @@ final class Torture extends Command
         }
 
         return $bad === 0 ? self::SUCCESS : self::FAILURE;
-    }
-
-    private function worker(Town $town): Process
-    {
-        $worker = new Process(['php', 'artisan', 'linnet:work', '--rest=2'], base_path(), $town->env, timeout: null);
-        $worker->disableOutput()->start();
-
-        return $worker;
-    }
-
-    private function finish(Town $town, int $texts): void
-    {
-        $worker = $this->worker($town);
-        for (
-            $still = 0, $last = -1;
-            $still < 500 && ($now = $this->handed()) < $texts;
-            $still = $now === $last ? $still + 1 : 0, $last = $now
-        ) {
-            usleep(50_000);
-        }
-        $worker->stop(5);
-    }
-
-    private function handed(): int
-    {
-        return DB::table('messages')->where('state', 'handed')->count();
-    }
-
-    private function compare(Town $town, int $texts): int
-    {
-        /** @var list<array{to: string, offered: int}> $ledger */
-        $ledger = json_decode((string) file_get_contents("$town->standinsUrl/carrier/ledger"), true, 8, JSON_THROW_ON_ERROR);
-        $times = array_count_values(array_column($ledger, 'to'));
-        $twice = count(array_filter($times, fn (int $n): bool => $n > 1));
-        $lost = count(array_diff_key(DB::table('numbers')->where('person_id', '>', Waiting::FIRST)->pluck('e164', 'e164')->all(), $times));
-        $anew = array_sum(array_map(fn (array $text): int => $text['offered'] - 1, $ledger));
-        $this->line("$texts texts: $lost lost, $twice twice; offered anew under the same key $anew times.");
-
-        return $lost === 0 && $twice === 0 ? self::SUCCESS : self::FAILURE;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Demo\Commands;
 
 use App\Engine\DirectTexts;
+use App\Engine\Outbox;
 use App\Engine\Worker;
 use App\Intake\IntakeWorker;
 use App\Intake\RecordWriter;
@@ -147,7 +148,11 @@ final class Demo extends Command
     {
         do {
             $done = (int) $this->post('/settle', []);
-            for ($worked = 0; ($round = resolve(Worker::class)->round() + resolve(IntakeWorker::class)->round()) > 0; $worked += $round);
+            for (
+                $worked = 0;
+                ($round = resolve(Worker::class)->round() + resolve(Outbox::class)->deliver() + resolve(IntakeWorker::class)->round()) > 0;
+                $worked += $round
+            );
         } while ($done + $worked > 0);
     }
 
@@ -155,7 +160,7 @@ final class Demo extends Command
     private function post(string $path, array $body): mixed
     {
         return Http::timeout(20)
-            ->withToken(config()->string('linnet.carrier.secret'))
+            ->withToken(config()->string('linnet.carriers.main.secret'))
             ->post(config()->string('demo.standins_url').$path, $body)
             ->throw()
             ->json('outbound_tasks');

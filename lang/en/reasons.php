@@ -442,6 +442,7 @@ return [
     'carrier' => [
         'refused' => 'The carrier refused it: :detail.',
         'given_up' => 'Given up: for :hours hours the carrier did not take it, in :attempts tries.',
+        'cut_off' => 'The hand-over was cut off, and this carrier cannot tell whether it has it already. It is not sent again by itself.',
         'answers_again' => 'The carrier answers again. It had not since :since.',
         'failed' => 'The carrier could not deliver it: :detail.',
     ],

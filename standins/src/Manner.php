@@ -14,6 +14,7 @@ enum Manner: string
     case Duplicate = 'duplicate';
     case OutOfOrder = 'out_of_order';
     case Lost = 'lost';
+    case NoKeys = 'no_keys';
 
     public function says(): string
     {
@@ -23,6 +24,7 @@ enum Manner: string
             self::Duplicate => 'says everything twice',
             self::OutOfOrder => 'says “on its way” after “arrived”',
             self::Lost => 'says nothing of what became of a text',
+            self::NoKeys => 'knows no keys: what is offered twice goes twice',
         };
     }
 

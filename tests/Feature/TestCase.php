@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Engine\Outbox;
 use App\Engine\Worker;
 use App\Intake\IntakeWorker;
 use App\Models\Message;
@@ -16,6 +17,7 @@ use App\Models\Staff;
 use App\Rules\Vocabularies;
 use Carbon\CarbonImmutable;
 use Database\Seeders\DatabaseSeeder;
+use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Http\Client\Request;
@@ -40,6 +42,17 @@ abstract class TestCase extends FrameworkTestCase
     protected array $handedOver = [];
 
     private int $refs = 0;
+
+    /** On a database server, each process of the tests has a database of its own. */
+    public function createApplication(): Application
+    {
+        $app = parent::createApplication();
+        if (config()->string('database.default') === 'pgsql') {
+            config(['database.connections.pgsql.database' => 'linnet_'.(getenv('TEST_TOKEN') ?: '1')]);
+        }
+
+        return $app;
+    }
 
     protected function setUp(): void
     {
@@ -101,7 +114,7 @@ abstract class TestCase extends FrameworkTestCase
     /** The engine works until there is nothing left to do at this moment. */
     protected function work(): void
     {
-        for ($rounds = 0; resolve(Worker::class)->round() > 0; $rounds++) {
+        for ($rounds = 0; resolve(Worker::class)->round() + resolve(Outbox::class)->deliver() > 0; $rounds++) {
             self::assertLessThan(50, $rounds, 'the worker does not come to rest');
         }
     }

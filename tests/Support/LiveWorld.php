@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use App\Engine\Outbox;
 use App\Engine\Runner;
 use App\Engine\Store\Labels;
 use App\Engine\Worker;
@@ -88,7 +89,7 @@ final class LiveWorld
     private function settle(): void
     {
         do {
-            for ($done = 0; ($round = resolve(Worker::class)->round()) > 0; $done += $round);
+            for ($done = 0; ($round = resolve(Worker::class)->round() + resolve(Outbox::class)->deliver()) > 0; $done += $round);
             $jobs = DB::table('jobs')->count();
             if ($jobs > 0) {
                 DB::table('jobs')->update(['available_at' => 0]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use Bench\Town as Simulated;
+use Bench\Workers;
 use Symfony\Component\Process\Process;
 
 /** A town with its stand-ins at work, for one test. */
@@ -18,7 +19,7 @@ final class Town
 
     public function __construct()
     {
-        $this->town = new Simulated('town', ['CACHE_STORE' => 'array']);
+        $this->town = new Simulated('town', ['CACHE_STORE' => 'array', 'HAND_OVER_LEASE_SECONDS' => '1']);
         $this->town->serveStandins();
         $this->town->serve();
         $this->url = $this->town->url;
@@ -29,8 +30,8 @@ final class Town
     public function joinIn(): void
     {
         config([
-            'queue.default' => 'database', 'linnet.carrier.url' => $this->town->env['CARRIER_URL'],
-            'linnet.carrier.secret' => $this->town->env['CARRIER_SECRET'], 'linnet.lookup.url' => $this->town->env['LOOKUP_URL'],
+            'queue.default' => 'database', 'linnet.carriers.main.url' => $this->town->env['CARRIER_URL'],
+            'linnet.carriers.main.secret' => $this->town->env['CARRIER_SECRET'], 'linnet.lookup.url' => $this->town->env['LOOKUP_URL'],
             'linnet.lookup.secret' => $this->town->env['LOOKUP_SECRET'],
         ]);
     }
@@ -44,8 +45,16 @@ final class Town
     public function settle(): void
     {
         do {
-            $this->worker(['--until-idle'])->mustRun();
+            $this->workAndHandOver();
         } while ($this->standins->settle() > 0);
+    }
+
+    /** Each ends when it has nothing left to do. */
+    public function workAndHandOver(): void
+    {
+        foreach (Workers::KINDS as $kind) {
+            $this->worker(['--until-idle'], $kind)->mustRun();
+        }
     }
 
     /** @param  list<string>  $options */

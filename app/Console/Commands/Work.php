@@ -15,7 +15,7 @@ final class Work extends Command
         {--until-idle : Stop when there is nothing left to do now}
         {--rest=200 : Milliseconds to rest when there is nothing to do}';
 
-    protected $description = "The engine's loop: takes changes and due timers, and hands texts over to the carrier";
+    protected $description = "The engine's loop: takes changes and due timers; as many beside one another as you like";
 
     public function handle(Worker $worker): int
     {

@@ -139,7 +139,8 @@ final class DatabaseMessageStore implements MessageStore
                 ->where('at', '>', $since)
                 ->where('origin', MessageOrigin::Rule->value)
                 ->whereIn('state', [
-                    MessageState::Waiting->value, MessageState::Ready->value, MessageState::Handed->value, MessageState::Arrived->value,
+                    MessageState::Waiting->value, MessageState::Ready->value, MessageState::CutOff->value, MessageState::Handed->value,
+                    MessageState::Arrived->value,
                 ])
                 ->get(['person_id', 'words_hash', 'name', 'left_at', 'wanted_at', 'due_at']);
             foreach ($rows as $row) {
@@ -363,7 +364,8 @@ final class DatabaseMessageStore implements MessageStore
     {
         $code = DB::table('codes')->where('list', $list)->where('person_id', $personId)->value('code');
         if ($code === null) {
-            $free = DB::table('codes')->where('list', $list)->whereNull('person_id')->orderBy('id')->lockForUpdate()->first();
+            $free = DB::table('codes')->where('list', $list)->whereNull('person_id')->orderBy('id')
+                ->lock('for update skip locked')->first();
             if ($free !== null) {
                 DB::table('codes')->where('id', $free->id)->update(['person_id' => $personId]);
             }
@@ -565,7 +567,7 @@ final class DatabaseMessageStore implements MessageStore
             MessageState::Failed => $row->handed_at === null ? TextState::Failed : TextState::Left,
             default => TextState::Left,
         };
-        $text->isHanded = $row->state !== MessageState::Ready->value;
+        $text->isHanded = ! in_array($row->state, [MessageState::Ready->value, MessageState::CutOff->value], true);
         $text->settledAt = match ($text->state) {
             TextState::Left, TextState::Failed => DatabaseBusinessReader::moment($row->left_at ?? $row->at),
             TextState::Dropped => DatabaseBusinessReader::moment($row->at),

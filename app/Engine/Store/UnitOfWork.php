@@ -48,11 +48,13 @@ final class UnitOfWork
      * @template T
      *
      * @param  \Closure(self): T  $work
+     * @param  list<int>  $people  whom it is about, where that is known before: nobody else is at them meanwhile
      * @return T
      */
-    public static function work(\DateTimeImmutable $now, DatabaseSideEffects $sideEffects, \Closure $work): mixed
+    public static function work(\DateTimeImmutable $now, DatabaseSideEffects $sideEffects, \Closure $work, array $people = []): mixed
     {
-        return DB::transaction(function () use ($now, $sideEffects, $work): mixed {
+        return DB::transaction(function () use ($now, $sideEffects, $work, $people): mixed {
+            PersonLocks::wait($people);
             $unit = new self($now, Business::ours(), $sideEffects);
             $done = $work($unit);
             $unit->flush();

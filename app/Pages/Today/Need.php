@@ -40,6 +40,7 @@ final readonly class Need
             ...WorkNeeds::all($now, $zone),
             ...EngineNeeds::all($staff, $now, $zone),
             ...self::setAside(),
+            ...self::cutOff(),
             ...self::unsent($now),
             ...self::refused($now),
             ...self::unmapped(),
@@ -63,6 +64,23 @@ final readonly class Need
         ))->all());
     }
 
+    /** @return list<self> texts of which nobody knows whether they have gone */
+    private static function cutOff(): array
+    {
+        $texts = Message::query()->where('state', MessageState::CutOff)->with(['person.number', 'rule'])->orderBy('id')->limit(5)->get();
+
+        return array_values($texts->map(fn (Message $text): self => new self(
+            'bad',
+            "Nobody knows whether a text to {$text->person->name()} has gone",
+            ($text->reason === null ? '' : Sentence::of($text->reason)).' “'.mb_strimwidth($text->body, 0, 90, '…', 'UTF-8').'”',
+            'Look',
+            route('people.show', $text->person_id),
+            acts: [
+                new Act('Send it again', route('messages.ask-again', $text)), new Act('It has gone', route('messages.went', $text)),
+            ],
+        ))->all());
+    }
+
     /**
      * What failed or could not go in the last day: one by one where they are few, else together by their reason.
      *
@@ -72,7 +90,7 @@ final readonly class Need
     {
         $groups = Message::query()
             ->troubled()
-            ->where('state', '!=', MessageState::SetAside)
+            ->whereNotIn('state', [MessageState::SetAside, MessageState::CutOff])
             ->where('origin', '!=', MessageOrigin::Them)
             ->where(fn ($lately) => $lately->where('at', '>=', $now->modify('-1 day'))->orWhere('status_at', '>=', $now->modify('-1 day')))
             ->groupBy('state', 'reason->code')

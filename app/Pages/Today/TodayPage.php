@@ -57,7 +57,7 @@ final readonly class TodayPage
             ->whereBetween('due_at', [$now, $this->day->ends])
             ->count();
         $this->late = Late::of($now);
-        $this->outboxed = Outage::toSay($now) === null ? 0 : Outage::waiting();
+        $this->outboxed = Outage::toSay($now)?->waiting() ?? 0;
         $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
         $this->needs = Need::all($now, $staff, $business->zone);
         $this->comingToday = Coming::between($this->late->since ?? $now, $this->day->ends);

@@ -7,6 +7,8 @@ namespace App\Pages\Today;
 use App\Clock\TimeFormatter;
 use App\Models\Import;
 use App\Models\ImportState;
+use App\Models\Message;
+use App\Models\MessageState;
 use App\Models\Outage;
 use App\Models\OutboundTask;
 use App\Models\OutboundTaskState;
@@ -27,12 +29,14 @@ final class WorkNeeds
 
     private const COMMANDS = [
         Sign::ENGINE => 'php artisan linnet:work',
+        Sign::HAND_OVER => 'php artisan linnet:hand-over',
         Sign::INTAKE => 'php artisan linnet:ingest',
         Sign::OUTSIDE => 'php artisan queue:work',
     ];
 
     private const WORK = [
-        Sign::ENGINE => 'Rules start nothing and no text leaves',
+        Sign::ENGINE => 'Rules start nothing and no text is made',
+        Sign::HAND_OVER => 'No text leaves',
         Sign::INTAKE => 'Files and watched addresses are not taken in',
         Sign::OUTSIDE => 'No mail, look-up or post goes out',
     ];
@@ -50,7 +54,7 @@ final class WorkNeeds
         if ($outage === null) {
             return [];
         }
-        $many = Outage::waiting();
+        $many = $outage->waiting();
 
         return [
             new Need(
@@ -69,7 +73,10 @@ final class WorkNeeds
     {
         $needs = [];
         foreach (
-            [[Sign::ENGINE, Late::of($now)], [Sign::INTAKE, self::intake($now)], [Sign::OUTSIDE, self::outside($now)]] as [$worker, $late]
+            [
+                [Sign::ENGINE, Late::of($now)], [Sign::HAND_OVER, self::handOver($now)], [Sign::INTAKE, self::intake($now)],
+                [Sign::OUTSIDE, self::outside($now)],
+            ] as [$worker, $late]
         ) {
             $sign = Sign::of($worker);
             $isGone = $sign === null || ! $sign->isThere();
@@ -108,9 +115,25 @@ final class WorkNeeds
     {
         return match ($worker) {
             Sign::ENGINE => ['See what waits', '#coming'],
+            Sign::HAND_OVER => ['See them', route('sent.index', ['state' => 'ready'])],
             Sign::INTAKE => ['See sources', route('sources.index')],
             default => ['See settings', route('settings.index')],
         };
+    }
+
+    /** Texts that passed the gate, and that no carrier was asked to take; what a carrier is busy for is its own trouble. */
+    private static function handOver(\DateTimeImmutable $now): Late
+    {
+        $ready = Message::query()
+            ->where('state', MessageState::Ready)
+            ->where('attempts', 0)
+            ->where('left_at', '<=', $now->modify(self::PATIENCE))
+            ->where(fn ($due) => $due->whereNull('retry_at')->orWhere('retry_at', '<=', $now->modify(self::PATIENCE)));
+        $oldest = $ready->clone()->min('left_at');
+
+        return Outage::toSay($now) !== null
+            ? new Late(0, null)
+            : new Late($ready->count(), is_string($oldest) ? new \DateTimeImmutable($oldest, new \DateTimeZone('UTC')) : null);
     }
 
     private static function intake(\DateTimeImmutable $now): Late

@@ -66,7 +66,7 @@ final class OutageTest extends TestCase
         $this->pass('2026-03-02 11:05');
         self::assertEqualsCanonicalizing(self::CALLERS, array_column($this->handedOver, 'to'));
         self::assertCount(3, array_unique(array_column($this->handedOver, 'key')));
-        self::assertNull(Outage::now());
+        self::assertNull(Outage::of('main'));
         $this->get('/today')->assertDontSee('has not answered since');
     }
 

@@ -127,7 +127,7 @@ final class TroubleTest extends TestCase
             ->assertSeeText('one thing is late')
             ->assertDontSee('nothing more is to come')
             ->assertSee('Linnet’s worker has not been seen for')
-            ->assertSee('Rules start nothing and no text leaves')
+            ->assertSee('Rules start nothing and no text is made')
             ->assertSee('the oldest since 10:02')
             ->assertSee('php artisan linnet:work');
         DB::table('signs')->update(['at' => gmdate('Y-m-d H:i:s')]);

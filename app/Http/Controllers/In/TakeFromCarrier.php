@@ -15,7 +15,7 @@ final class TakeFromCarrier
 {
     public function __invoke(Request $request, Receipts $receipts, InboundTexts $inbound): JsonResponse
     {
-        $secret = config('linnet.carrier.secret');
+        $secret = config('linnet.carriers.main.secret');
         if (! is_string($secret) || $secret === '' || ! hash_equals($secret, (string) $request->bearerToken())) {
             return new JsonResponse(['problem' => 'wrong secret'], 401);
         }
@@ -28,13 +28,13 @@ final class TakeFromCarrier
             $known = $inbound->take($said['ref'], $said['from'], $said['to'], $said['text'] ?? '');
         } else {
             $said = $request->validate([
-                'kind' => 'required|in:receipt', 'ref' => 'required|string|max:100', 'key' => 'required|string|max:100',
+                'kind' => 'required|in:receipt', 'ref' => 'required|string|max:100', 'key' => 'nullable|string|max:100',
                 'fate' => 'required|string|max:40', 'detail' => 'nullable|string|max:120', 'code' => 'nullable|string|max:40',
                 'at' => 'required|date',
             ]);
             $at = Moment::parse($said['at'])?->at;
             $known = $at !== null
-                && $receipts->take($said['key'], $said['ref'], $said['fate'], $said['detail'] ?? null, $at, $said['code'] ?? '');
+                && $receipts->take($said['key'] ?? null, $said['ref'], $said['fate'], $said['detail'] ?? null, $at, $said['code'] ?? '');
         }
 
         return $known ? new JsonResponse(['taken' => true]) : new JsonResponse(['problem' => 'not known here'], 422);

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Engine;
+
+use Bench\KilledWorkers;
+use Illuminate\Foundation\Testing\TestCase;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Two workers of each kind on one database, killed again and again, by the carrier's own ledger. The whole of it is `composer torture`. */
+final class ManyWorkersTest extends TestCase
+{
+    public $mockConsoleOutput = false;
+
+    #[DataProvider('manners')]
+    public function testNothingIsLostAndNothingGoesTwice(bool $keys): void
+    {
+        mt_srand(7);
+        $tortured = KilledWorkers::over(texts: 400, kills: 8, each: 2, keys: $keys, tell: fn (int $killed, int $handed): null => null);
+
+        self::assertSame(['lost' => 0, 'twice' => 0], ['lost' => $tortured['lost'], 'twice' => $tortured['twice']]);
+        // Whose hand-over was cut off is offered anew where that does no harm, and left to somebody where it might.
+        self::assertSame(0, $tortured[$keys ? 'cut' : 'anew']);
+    }
+
+    /** @return iterable<string, array{bool}> */
+    public static function manners(): iterable
+    {
+        yield 'a carrier that takes a text once under its key' => [true];
+        yield 'a carrier that knows no keys' => [false];
+    }
+}
