@@ -7,6 +7,7 @@ namespace Bench;
 use Bench\Commands\Bench;
 use Bench\Commands\BenchConnect;
 use Bench\Commands\BenchEngine;
+use Bench\Commands\BenchPages;
 use Bench\Commands\BenchRehearsal;
 use Bench\Commands\BenchWriting;
 use Bench\Commands\Torture;
@@ -18,7 +19,7 @@ final class BenchServiceProvider extends ServiceProvider
     public function boot(): void
     {
         $this->commands([
-            Bench::class, BenchConnect::class, BenchEngine::class, BenchRehearsal::class, BenchWriting::class, Torture::class,
+            Bench::class, BenchConnect::class, BenchEngine::class, BenchPages::class, BenchRehearsal::class, BenchWriting::class, Torture::class,
         ]);
     }
 }

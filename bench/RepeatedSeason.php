@@ -57,7 +57,7 @@ final class RepeatedSeason
         $columns = array_map(fn (string $table): array => array_column(DB::select(
             DB::connection()->getDriverName() === 'sqlite'
                 ? "select name from pragma_table_info('$table')"
-                : "select column_name as name from information_schema.columns where table_name = '$table'",
+                : "select column_name as name from information_schema.columns where table_name = '$table' and is_generated = 'NEVER'",
         ), 'name'), array_combine(array_keys(self::POINTS), array_keys(self::POINTS)));
         $base = [];
         foreach (array_keys(self::POINTS) as $table) {

@@ -64,6 +64,7 @@ use App\Http\Controllers\TextWentController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TokenController;
 use App\Http\Controllers\TrialController;
+use App\Http\Controllers\WhyController;
 use App\Http\Controllers\WordsController;
 use App\Http\Middleware\PreserveSession;
 use Illuminate\Support\Facades\Route;
@@ -135,6 +136,7 @@ Route::middleware('auth')->group(function (): void {
             ->name('rules.samples');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
         Route::get('sent', [SentController::class, 'index'])->name('sent.index');
+        Route::get('sent/{message}/why', WhyController::class)->name('messages.why');
         Route::get('sources', [SourceController::class, 'index'])->name('sources.index');
         Route::get('sources/{source}', [SourceController::class, 'show'])->middleware(PreserveSession::class)->name('sources.show');
         Route::get('sources/{source}/deliveries/{delivery}', [DeliveryController::class, 'show'])->scopeBindings()->name('deliveries.show');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Pages;
 
+use App\Database\DistinctValues;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
@@ -17,6 +18,7 @@ use App\Models\Run;
 use App\Rules\StartByHand;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\RecordType;
 use Psr\Clock\ClockInterface;
@@ -88,7 +90,13 @@ final class PersonPage
     /** @return list<string> names that are used already */
     public function knownLabels(): array
     {
-        return array_values(array_map(strval(...), DB::table('labels')->distinct()->orderBy('name')->limit(200)->pluck('name')->all()));
+        $names = array_merge(...array_map(
+            fn (LabelKind $kind): array => DistinctValues::of('labels', 'name', ['kind' => $kind->value]),
+            LabelKind::cases(),
+        ));
+        sort($names);
+
+        return array_slice(array_values(array_unique($names)), 0, 200);
     }
 
     /** @return Collection<int, Rule> */

@@ -236,18 +236,20 @@ final readonly class Story
             isset($added[$record->id]) && $record->setAttribute('values', $added[$record->id]->to ?? []);
         }
 
+        $sentence = new RecordSentence($zone, Business::ours()->currency());
+
         return array_merge(
             ...array_values(
                 $records
                     ->groupBy(fn (Record $record): int => $record->added_at->getTimestamp())
-                    ->map(function (Collection $together) use ($zone): array {
+                    ->map(function (Collection $together) use ($sentence): array {
                         $entries = array_values(
                             $together
                                 ->map(
                                     fn (Record $record): StoryEntry => new StoryEntry(
                                         $record->added_at,
                                         0,
-                                        says: RecordSentence::of($record, $zone),
+                                        says: $sentence->of($record),
                                     ),
                                 )
                                 ->all(),

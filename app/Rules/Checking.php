@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Database\DistinctValues;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Form;
 use App\Models\Rule;
-use Illuminate\Support\Facades\DB;
 use Linnet\Core\Check\Checks;
 use Linnet\Core\Check\Finding;
 use Linnet\Core\Check\Question;
@@ -53,7 +53,7 @@ final class Checking
             others: array_values(array_filter($others->map(fn (Rule $one): ?Core => $one->version?->read())->all())),
             forms: array_values(array_map(strval(...), Form::query()->pluck('key')->all())),
             pools: $known->pools(),
-            codes: array_values(array_map(strval(...), DB::table('codes')->distinct()->pluck('list')->all())),
+            codes: DistinctValues::of('codes', 'list'),
             reached: (new Reach($unit, $rule))->reached(self::REACHED),
             examples: array_map(fn (Example $one): array => [$one, $examples->run($rule, $one)->came()], $rule->examples),
         );

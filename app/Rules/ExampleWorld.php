@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Database\DistinctValues;
 use App\Engine\Store\UnitOfWork;
-use Illuminate\Support\Facades\DB;
 use Linnet\Core\Rehearsal\ExampleRun;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rule\Example\Example;
@@ -35,6 +35,6 @@ final readonly class ExampleWorld
     /** @return array<string, list<string>> one of each list, which is nobody's */
     private static function codes(): array
     {
-        return array_map(fn (): array => ['CODE-00'], DB::table('codes')->distinct()->pluck('list', 'list')->all());
+        return array_fill_keys(DistinctValues::of('codes', 'list'), ['CODE-00']);
     }
 }

@@ -96,7 +96,7 @@ final readonly class Samples
     {
         return array_values(
             $query
-                ->whereHas('number')
+                ->whereHas('numbers')
                 ->with('number')
                 ->orderByDesc('id')
                 ->limit($most)

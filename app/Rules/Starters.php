@@ -22,6 +22,14 @@ final class Starters
         return $folders;
     }
 
+    /** Changes with any of them, and with the language they are read in. */
+    public static function fingerprint(): string
+    {
+        $files = [...glob(base_path('starters/*.txt')) ?: [], ...glob(base_path('core/Prose/{,*/}*.php'), GLOB_BRACE) ?: []];
+
+        return md5(implode('|', array_map(fn (string $file): string => $file.filemtime($file).filesize($file), $files)));
+    }
+
     public static function find(string $key): ?Starter
     {
         $file = base_path("starters/$key.txt");

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Database\DistinctValues;
 use App\Models\Business;
 use App\Models\Form;
-use App\Models\Label;
 use App\Models\Line;
 use App\Models\Pool;
 use App\Models\RecordType;
@@ -14,6 +14,7 @@ use App\Models\Rule;
 use App\Models\Staff;
 use Linnet\Core\Prose\Language;
 use Linnet\Core\Prose\Vocabulary\Vocabulary;
+use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rehearsal\WorldPerson;
 
@@ -29,8 +30,6 @@ final class Vocabularies
     /** What the business calls its own things, as they are now. */
     public static function ours(): Vocabulary
     {
-        $labels = Label::query()->select('kind', 'name')->distinct()->orderBy('name')->get()->groupBy('kind');
-
         return new Vocabulary(
             types: Vocabulary::types(
                 RecordType::query()->with('fields')->orderBy('id')->get()->map(fn (RecordType $type) => $type->read()),
@@ -40,8 +39,8 @@ final class Vocabularies
             rules: Rule::query()->whereNotNull('key')->orderBy('name')->pluck('name', 'key')->all(),
             forms: Form::query()->orderBy('id')->pluck('name', 'key')->all(),
             pools: Pool::query()->orderBy('name')->pluck('name', 'name')->all(),
-            tags: array_values(($labels['tag'] ?? collect())->pluck('name')->all()),
-            lists: array_values(($labels['list'] ?? collect())->pluck('name')->all()),
+            tags: DistinctValues::of('labels', 'name', ['kind' => LabelKind::Tag->value]),
+            lists: DistinctValues::of('labels', 'name', ['kind' => LabelKind::List->value]),
             currency: Business::ours()->currency(),
         );
     }

@@ -121,7 +121,7 @@ final class BenchEngine extends Command
                 implode(', ', array_fill(0, count($columns), '?')).
                 ')',
         );
-        $message = $insert('messages', array_diff(array_keys($messages[0]), ['id']));
+        $message = $insert('messages', array_diff(array_keys($messages[0]), ['id', 'troubled']));
         $conversation = $pdo->prepare('update conversations set last_message_id = ?, last_at = ? where id = ?');
         $newConversation = $pdo->prepare('insert into conversations (person_id, line_id, last_at) values (?, ?, ?)');
         $run = $pdo->prepare('update runs set state = ?, live = ?, outcome = ?, step = ?, ended_at = ? where id = ?');
@@ -137,7 +137,7 @@ final class BenchEngine extends Command
                 $id = $pdo->lastInsertId();
                 $message->execute(
                     array_values(
-                        array_replace(array_diff_key($row, ['id' => 1]), ['name' => "bare/{$row['id']}", 'key' => "bare/{$row['id']}"]),
+                        array_replace(array_diff_key($row, ['id' => 1, 'troubled' => 1]), ['name' => "bare/{$row['id']}", 'key' => "bare/{$row['id']}"]),
                     ),
                 );
                 $conversation->execute([$pdo->lastInsertId(), $row['at'], $id]);

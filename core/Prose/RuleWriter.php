@@ -42,6 +42,14 @@ final class RuleWriter
         return $text;
     }
 
+    /** The sentence that says when it begins, and only if what holds. */
+    public function beginning(Rule $rule): Line
+    {
+        $said = ['trigger' => $rule->trigger->toDocument(), 'conditions' => $rule->conditions->toDocument()];
+
+        return new Line(LineKind::Beginning, 0, Sentences::write($this->language->beginning(), $said), true, path: '$.trigger');
+    }
+
     /**
      * @param  bool  $byId  steps that others go back to are named by their ids, which stay when letters change
      * @return list<Line>
@@ -57,13 +65,8 @@ final class RuleWriter
                 array_combine(array_keys($this->targets), array_keys($this->targets)),
             );
         }
-        $beginning = new Line(
-            LineKind::Beginning, 0,
-            Sentences::write($this->language->beginning(), ['trigger' => $document['trigger'], 'conditions' => $document['conditions']]),
-            true, path: '$.trigger',
-        );
 
-        return [$beginning, ...$this->steps(self::list($document['steps']), 1, '$.steps'), ...$this->closing($document)];
+        return [$this->beginning($rule), ...$this->steps(self::list($document['steps']), 1, '$.steps'), ...$this->closing($document)];
     }
 
     /**

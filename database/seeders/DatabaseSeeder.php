@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Counts\AccountOffsets;
 use App\Intake\ChangeOrigin;
 use App\Intake\RecordWriter;
 use App\Models\Business;
@@ -98,6 +99,7 @@ final class DatabaseSeeder extends Seeder
                 'picture_elsewhere' => 240_000,
             ],
         ]);
+        AccountOffsets::fill(Business::query()->firstOrFail()->zone);
         Line::query()->create(['key' => 'front-desk', 'name' => 'front desk', 'number' => '+447700900100', 'power' => ActivationState::On]);
         Line::query()->create(['key' => 'workshop', 'name' => 'workshop', 'number' => '+447700900101', 'power' => ActivationState::On]);
     }

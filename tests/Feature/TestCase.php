@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Counts\MessageCounts;
 use App\Engine\Outbox;
 use App\Engine\Worker;
 use App\Intake\IntakeWorker;
@@ -66,6 +67,12 @@ abstract class TestCase extends FrameworkTestCase
 
             return Http::response(['ref' => 'C'.++$this->refs], 202);
         }]);
+    }
+
+    /** Whatever a test did to texts, and by whatever way: what was counted as it arose is what is there. */
+    protected function assertPostConditions(): void
+    {
+        self::assertSame([], MessageCounts::differences());
     }
 
     /** By the clock on the quay. */

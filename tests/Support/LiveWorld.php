@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use App\Counts\AccountOffsets;
 use App\Engine\Outbox;
 use App\Engine\Runner;
 use App\Engine\Store\Labels;
@@ -102,17 +103,7 @@ final class LiveWorld
 
     private function empty(): void
     {
-        DB::statement('pragma foreign_keys = off');
-        foreach (
-            DB::table('sqlite_master')
-                ->where('type', 'table')
-                ->whereNotIn('name', ['migrations', 'sqlite_sequence'])
-                ->pluck('name') as $table
-        ) {
-            DB::table((string) $table)->delete();
-        }
-        DB::table('sqlite_sequence')->delete();
-        DB::statement('pragma foreign_keys = on');
+        Databases::empty(...Databases::tables());
     }
 
     private function fill(): void
@@ -125,6 +116,7 @@ final class LiveWorld
             'tariff' => $business['tariff'], 'holidays' => $business['holidays'] ?? [],
             'leap_to_march' => ($business['leap_days_on'] ?? '') === '1_march',
         ]);
+        AccountOffsets::fill(Business::query()->firstOrFail()->zone);
         foreach ($this->world->staff as $staff) {
             Staff::query()->create([
                 'name' => $staff->name, 'email' => $staff->email, 'password' => 'x', 'role' => 'administrator', 'number' => $staff->number,

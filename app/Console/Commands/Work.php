@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Counts\AccountOffsets;
 use App\Engine\Loop;
 use App\Engine\Worker;
+use App\Models\Business;
 use App\Models\Sign;
 use Illuminate\Console\Command;
 
@@ -19,6 +21,8 @@ final class Work extends Command
 
     public function handle(Worker $worker): int
     {
+        // Counts are by the day of the business: should it have moved, they are counted anew.
+        AccountOffsets::isFor(Business::ours()->zone) || $this->call('linnet:recount');
         $loop = new Loop(Sign::ENGINE, (int) $this->option('rest'), (bool) $this->option('until-idle'));
         $this->trap([SIGTERM, SIGINT], $loop->end(...));
         $loop->run($worker->round(...));

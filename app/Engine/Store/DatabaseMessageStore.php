@@ -492,7 +492,7 @@ final class DatabaseMessageStore implements MessageStore
             'origin' => $text->origin === TextOrigin::Notice ? MessageOrigin::Notice->value : MessageOrigin::Rule->value,
             'person_id' => $run->personId(),
             'line_id' => ($text->line === null ? null : $this->reader->line($text->line)?->id) ?? $this->reader->lines()[0]->id,
-            'run_id' => $run->id, 'rule_id' => (int) $run->ruleId, 'step' => explode('/', $text->name)[0], 'kind' => $text->kind->value,
+            'run_id' => $run->id, 'rule_id' => (int) $run->ruleId, 'rule_version_id' => $this->runs->versionOf($run->id), 'step' => explode('/', $text->name)[0], 'kind' => $text->kind->value,
             'template' => $text->words?->source, 'wanted_at' => DatabaseRunStore::at($text->wantedAt), 'to_staff_id' => $text->to->staffId,
             'wordings' => $text->wordings, 'wording' => $text->wording,
             'anchor_at' => $text->anchor === null ? null : DatabaseRunStore::at($text->anchor), 'picture' => $text->picture,

@@ -35,6 +35,9 @@ final class DatabaseRunStore implements RunStore
     /** @var array<int, true> runs begun in this transaction */
     private array $fresh = [];
 
+    /** @var array<int, int> the version each run is of */
+    private array $versions = [];
+
     /** @var array<int, list<int>> live runs by person */
     private array $live = [];
 
@@ -65,6 +68,7 @@ final class DatabaseRunStore implements RunStore
         }
         $id = (int) DB::getPdo()->lastInsertId();
         $this->fresh[$id] = true;
+        $this->versions[$id] = (int) $row['rule_version_id'];
         $run = new Run(
             $id, $published->ruleId, $published->rule, $subject, $state, $why->line, $why->number, $why->cause, $power['power'],
             $power['pausedUntil'],
@@ -92,6 +96,11 @@ final class DatabaseRunStore implements RunStore
         if ($ids !== []) {
             $this->keep(DB::table('runs')->whereIn('id', $ids)->get());
         }
+    }
+
+    public function versionOf(int $id): ?int
+    {
+        return $this->versions[$id] ?? null;
     }
 
     /** Whether a run began in this transaction, and so has no texts from before. */
@@ -223,6 +232,7 @@ final class DatabaseRunStore implements RunStore
             $state = json_decode((string) $row->state, true, 8, JSON_THROW_ON_ERROR);
             /** @var list<string> $links */
             $links = $row->cause === null ? [] : json_decode((string) $row->cause, true, 4, JSON_THROW_ON_ERROR);
+            $this->versions[(int) $row->id] = (int) $row->rule_version_id;
             $this->runs[(int) $row->id] = new Run(
                 (int) $row->id, (string) $row->rule_id, $this->reader->version((int) $row->rule_version_id),
                 new Subject((int) $row->person_id, $row->record_id === null ? null : (int) $row->record_id), RunState::fromArray($state),

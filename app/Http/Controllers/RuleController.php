@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Clock\Day;
+use App\Counts\MessageCounts;
 use App\Exports\CsvExport;
 use App\Models\Business;
 use App\Models\Message;
-use App\Models\MessageOrigin;
-use App\Models\MessageState;
 use App\Models\Rule;
 use App\Pages\Rules\RulePages;
 use App\Rules\Samples;
@@ -72,16 +71,7 @@ final class RuleController
 
         return view('rules.index', [
             'rules' => $rules, 'language' => Vocabularies::language(), 'asked' => $asked, 'folders' => self::folders(), 'since' => $since,
-            'texts' => Message::query()
-                ->whereIn('rule_id', $rules->pluck('id'))
-                ->where('origin', MessageOrigin::Rule)
-                ->whereIn('state', MessageState::left())
-                ->where('at', '>=', $since->begins)
-                ->groupBy('rule_id')
-                ->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')
-                ->toBase()
-                ->get()
-                ->keyBy('rule_id'),
+            'texts' => MessageCounts::byRule($since),
             'problems' => Message::query()
                 ->whereIn(
                     'id',

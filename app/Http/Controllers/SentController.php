@@ -10,7 +10,6 @@ use App\Exports\MessageRows;
 use App\Models\Business;
 use App\Models\Line;
 use App\Models\Message;
-use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Person;
 use App\Models\Rule;
@@ -31,7 +30,8 @@ final class SentController
             'as' => 'nullable|in:csv',
         ]);
         $oldest = ($asked['order'] ?? '') === 'oldest';
-        $query = Message::query()->where('origin', '!=', MessageOrigin::Them)
+        // As the index says it that holds those alone.
+        $query = Message::query()->whereRaw("origin <> 'them'")
             ->with(['person.number', 'line', 'rule', 'staff', 'toStaff'])
             ->orderBy('at', $oldest ? 'asc' : 'desc')->orderBy('id', $oldest ? 'asc' : 'desc');
         $this->filter($query, $asked);
@@ -40,7 +40,7 @@ final class SentController
         }
 
         return view('sent.index', [
-            'texts' => $query->simplePaginate(50)->withQueryString(),
+            'texts' => $query->simplePaginate(40)->withQueryString(),
             'asked' => $asked + [
                 'state' => '', 'rule' => '', 'line' => '', 'run' => '', 'step' => '', 'wording' => '', 'from' => '', 'until' => '',
                 'find' => '', 'order' => 'newest',

@@ -8,6 +8,7 @@ use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Rule;
 use App\Pages\Rules\StarterPage;
+use App\Pages\Rules\StarterShelf;
 use App\Rules\Casting;
 use App\Rules\Starters;
 use App\Sentences\Sentence;
@@ -26,7 +27,7 @@ final class StarterController
 {
     public function index(): View
     {
-        return view('rules.starters', ['folders' => Starters::all()]);
+        return view('rules.starters', ['folders' => StarterShelf::all()]);
     }
 
     public function show(Request $request, string $key, ClockInterface $clock, DatabaseSideEffects $sideEffects): View

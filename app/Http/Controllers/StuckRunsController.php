@@ -17,7 +17,7 @@ final class StuckRunsController
     public function __invoke(Request $request, Rule $rule, Runner $runner): RedirectResponse
     {
         $end = $request->validate(['do' => 'required|in:finish,end'])['do'] === 'end';
-        $stuck = Run::query()->where('rule_id', $rule->id)->where('stuck', true);
+        $stuck = Run::query()->where('rule_id', $rule->id)->whereRaw('stuck');
         foreach ($end ? $stuck->clone()->orderBy('id')->pluck('id') : [] as $id) {
             $runner->stop((int) $id, new Reason('run.step_gone'), 'step_gone');
         }

@@ -16,7 +16,7 @@ use Illuminate\Support\Collection;
 /** Records as cards, in a column for each choice of a field. */
 final class BoardPage
 {
-    private const CARDS = 30;
+    private const CARDS = 16;
 
     private const COUNTED = 1000;
 

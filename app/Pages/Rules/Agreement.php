@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Pages\Rules;
 
+use App\Clock\Day;
 use App\Clock\TimeFormatter;
+use App\Counts\MessageCounts;
 use App\Engine\Store\UnitOfWork;
-use App\Models\Message;
-use App\Models\MessageOrigin;
-use App\Models\MessageState;
 use App\Rules\ExampleWorld;
 use App\Rules\Reach;
 use App\Rules\Samples;
@@ -109,15 +108,8 @@ final readonly class Agreement
     /** What it sent until now: counted, where there is anything to count. */
     private function soFar(): string
     {
-        $since = $this->unit->now->modify('-'.Reach::WEEKS.' weeks');
-        $sent = Message::query()
-            ->where('rule_id', $this->page->rule->id)
-            ->where('origin', MessageOrigin::Rule)
-            ->whereIn('state', MessageState::left())
-            ->where('at', '>=', $since)
-            ->toBase()
-            ->selectRaw('count(*) as texts, sum(price_micros) as price')
-            ->first();
+        $since = Day::firstOf(7 * Reach::WEEKS, $this->unit->now, $this->page->business->zone);
+        $sent = MessageCounts::byRule($since)->get($this->page->rule->id);
         $texts = (int) ($sent->texts ?? 0);
 
         return $texts === 0

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Pages\Rules;
 
-use Illuminate\Support\Facades\DB;
+use App\Database\DistinctValues;
 use Linnet\Core\Prose\Vocabulary\FieldWords;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\RecordType;
@@ -35,7 +35,7 @@ final readonly class Fillings
     /** @return list<string> the lists of codes there are */
     public static function codes(): array
     {
-        return array_values(array_map(strval(...), DB::table('codes')->distinct()->orderBy('list')->pluck('list')->all()));
+        return DistinctValues::of('codes', 'list');
     }
 
     /** @return list<array{says: string, whole: string, beside: string}> */

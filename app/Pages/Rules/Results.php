@@ -5,14 +5,11 @@ declare(strict_types=1);
 namespace App\Pages\Rules;
 
 use App\Clock\Day;
+use App\Counts\MessageCounts;
 use App\Models\Business;
-use App\Models\Message;
-use App\Models\MessageOrigin;
-use App\Models\MessageState;
 use App\Models\Pool;
 use App\Models\Rule;
 use App\Models\Run;
-use Illuminate\Support\Facades\DB;
 use Linnet\Core\Rule\Step\Ask;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Text\Template\Template;
@@ -54,7 +51,7 @@ final readonly class Results
             )
             ->first();
         [$this->runs, $this->met, $this->value] = [(int) ($began->runs ?? 0), (int) ($began->met ?? 0), (float) ($began->value ?? 0)];
-        $counted = $this->counted($rule, $since);
+        $counted = $this->counted($rule, $this->since);
         $rows = [];
         foreach ($written->flow->texts() as $step) {
             $words = [];
@@ -89,33 +86,10 @@ final readonly class Results
     }
 
     /** @return array<string, array<string, \stdClass>> counts by step and wording */
-    private function counted(Rule $rule, \DateTimeImmutable $since): array
+    private function counted(Rule $rule, Day $since): array
     {
         $counted = [];
-        $rows = Message::query()
-            ->toBase()
-            ->where('messages.rule_id', $rule->id)
-            ->where('origin', MessageOrigin::Rule->value)
-            ->where('left_at', '>=', $since)
-            ->where('messages.state', '!=', MessageState::Failed->value)
-            ->leftJoin('runs', 'runs.id', '=', 'messages.run_id')
-            ->groupBy('messages.step', 'messages.wording')
-            ->selectRaw(
-                "messages.step, messages.wording, count(*) as sent, count(answered_at) as answered, sum(case when ended then 1 else 0 end) as ended, sum(case when runs.outcome = 'goal' then 1 else 0 end) as met",
-            )
-            ->get();
-        $opened = DB::table('links')
-            ->join('messages', 'messages.id', '=', 'links.message_id')
-            ->where('messages.rule_id', $rule->id)
-            ->where('left_at', '>=', $since)
-            ->where('messages.state', '!=', MessageState::Failed->value)
-            ->whereNotNull('opened_at')
-            ->groupBy('messages.step', 'messages.wording')
-            ->selectRaw('messages.step, messages.wording, count(distinct messages.id) as opened')
-            ->get()
-            ->keyBy(fn (\stdClass $row): string => "$row->step/$row->wording");
-        foreach ($rows as $row) {
-            $row->opened = (int) ($opened["$row->step/$row->wording"]->opened ?? 0);
+        foreach (MessageCounts::byWording($rule->id, $since) as $row) {
             $counted[(string) $row->step][(string) $row->wording] = $row;
         }
 

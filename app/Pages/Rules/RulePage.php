@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Pages\Rules;
 
+use App\Counts\MessageCounts;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
 use App\Models\Line;
-use App\Models\Message;
-use App\Models\MessageState;
 use App\Models\Rule;
 use App\Models\RuleEdit;
 use App\Rules\Checking;
@@ -66,6 +65,9 @@ final class RulePage
 
     /** What is known of the sample. */
     public readonly ?EvaluationContext $context;
+
+    /** @var array{live: int, held: int}|null asked once for a page */
+    private ?array $underWay = null;
 
     /**
      * @param  list<string>  $suppose  what would happen to the sample, in sentences
@@ -275,12 +277,9 @@ final class RulePage
     /** @return array{live: int, held: int} what is under way */
     public function underWay(): array
     {
-        return [
+        return $this->underWay ??= [
             'live' => $this->rule->runs()->where('live', true)->count(),
-            'held' => Message::query()
-                ->where('rule_id', $this->rule->id)
-                ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
-                ->count(),
+            'held' => MessageCounts::kept($this->rule->id),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Pages\Rules;
 
+use App\Database\DistinctValues;
 use App\Models\Business;
 use App\Models\Person;
 use App\Models\Record;
@@ -15,6 +16,7 @@ use App\Rules\StartByHand;
 use App\Sentences\Sentence;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Record\RecordType as CoreType;
 
 /** A rule to be started for several at once: for whom it would be, and who is left out and why. */
@@ -77,21 +79,14 @@ final readonly class StartsPage
                     ->all();
         }
 
-        return ['all' => 'Everybody'] +
-            DB::table('labels')
-                ->select('kind', 'name')
-                ->distinct()
-                ->orderBy('kind')
-                ->orderBy('name')
-                ->get()
-                ->mapWithKeys(
-                    fn (\stdClass $label): array => [
-                        "$label->kind:$label->name" => $label->kind === 'list'
-                            ? "Everybody on the list “{$label->name}”"
-                            : "Everybody with the tag “{$label->name}”",
-                    ],
-                )
-                ->all();
+        $whom = ['all' => 'Everybody'];
+        foreach (LabelKind::cases() as $kind) {
+            foreach (DistinctValues::of('labels', 'name', ['kind' => $kind->value]) as $name) {
+                $whom["$kind->value:$name"] = $kind === LabelKind::List ? "Everybody on the list “{$name}”" : "Everybody with the tag “{$name}”";
+            }
+        }
+
+        return $whom;
     }
 
     /** @return list<array{int, int|null}> one more than are begun, at most */

@@ -115,7 +115,7 @@ final readonly class Writing
     public static function inOneSentence(Language $language, Rule $rule): string
     {
         $texts = count($rule->flow->texts());
-        $beginning = (new RuleWriter($language))->lines($rule)[0];
+        $beginning = (new RuleWriter($language))->beginning($rule);
 
         return Line::capital(Part::join($beginning->parts)).': '.match ($texts) {
             0 => 'no text', 1 => 'one text', default => "$texts texts",

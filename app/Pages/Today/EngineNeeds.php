@@ -135,7 +135,8 @@ final class EngineNeeds
     private static function stuck(): array
     {
         $stuck = DB::table('runs')
-            ->where('stuck', true)
+            // As the index says it that holds those alone.
+            ->whereRaw('stuck')
             ->where('live', true)
             ->groupBy('rule_id')
             ->selectRaw('rule_id, count(*) as many')

@@ -15,6 +15,7 @@ use App\Models\MessageState;
 use App\Models\Source;
 use App\Models\Staff;
 use App\Sentences\Sentence;
+use Illuminate\Database\Eloquent\Builder;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Record\ActivationState;
 
@@ -89,10 +90,9 @@ final readonly class Need
     private static function unsent(\DateTimeImmutable $now): array
     {
         $groups = Message::query()
-            ->troubled()
             ->whereNotIn('state', [MessageState::SetAside, MessageState::CutOff])
             ->where('origin', '!=', MessageOrigin::Them)
-            ->where(fn ($lately) => $lately->where('at', '>=', $now->modify('-1 day'))->orWhere('status_at', '>=', $now->modify('-1 day')))
+            ->where(fn ($lately) => $lately->whereIn('id', self::troubledSince('at', $now))->orWhereIn('id', self::troubledSince('status_at', $now)))
             ->groupBy('state', 'reason->code')
             ->selectRaw('state, count(*) as many, max(id) as newest')
             ->orderByRaw('max(id) desc')
@@ -132,6 +132,16 @@ final readonly class Need
         })
             ->all(),
         );
+    }
+
+    /**
+     * Of the few that are troubled, those of the last day: each by the index of its moment.
+     *
+     * @return Builder<Message>
+     */
+    private static function troubledSince(string $moment, \DateTimeImmutable $now): Builder
+    {
+        return Message::query()->troubled()->where($moment, '>=', $now->modify('-1 day'))->select('id');
     }
 
     /** @return list<self> */

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Pages\Today;
 
 use App\Clock\Day;
+use App\Counts\MessageCounts;
 use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Message;
-use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Outage;
 use App\Models\Rule;
@@ -47,11 +47,7 @@ final readonly class TodayPage
     {
         $this->day = Day::of($now, $business->zone);
         $this->since = Day::firstOf(30, $now, $business->zone);
-        $this->left = Message::query()
-            ->whereIn('state', MessageState::left())
-            ->where('at', '>=', $this->day->begins)
-            ->where('at', '<', $this->day->ends)
-            ->count();
+        $this->left = MessageCounts::left($this->day);
         $this->coming = Timer::query()
             ->underWay()
             ->whereBetween('due_at', [$now, $this->day->ends])
@@ -81,15 +77,7 @@ final readonly class TodayPage
     public function rulesAtWork(): array
     {
         $rules = Rule::query()->where('power', ActivationState::On)->get();
-        $texts = Message::query()
-            ->where('origin', MessageOrigin::Rule)
-            ->whereIn('state', MessageState::left())
-            ->where('at', '>=', $this->since->begins)
-            ->groupBy('rule_id')
-            ->selectRaw('rule_id, count(*) as texts, count(answered_at) as answered')
-            ->toBase()
-            ->get()
-            ->keyBy('rule_id');
+        $texts = MessageCounts::byRule($this->since);
 
         return array_values($rules->map(fn (Rule $rule): array => [
             'rule' => $rule, 'texts' => (int) ($texts[$rule->id]->texts ?? 0), 'answered' => (int) ($texts[$rule->id]->answered ?? 0),

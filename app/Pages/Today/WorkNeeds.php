@@ -72,13 +72,14 @@ final class WorkNeeds
     private static function workers(\DateTimeImmutable $now, string $zone): array
     {
         $needs = [];
+        $signs = Sign::query()->get()->keyBy('worker');
         foreach (
             [
                 [Sign::ENGINE, Late::of($now)], [Sign::HAND_OVER, self::handOver($now)], [Sign::INTAKE, self::intake($now)],
                 [Sign::OUTSIDE, self::outside($now)],
             ] as [$worker, $late]
         ) {
-            $sign = Sign::of($worker);
+            $sign = $signs[$worker] ?? null;
             $isGone = $sign === null || ! $sign->isThere();
             if (! $isGone && $sign->problem !== null) {
                 $needs[] = new Need(

@@ -20,7 +20,8 @@ final class Icon extends Component
     public function render(): HtmlString
     {
         return new HtmlString(self::$drawn[$this->name] ??= preg_replace(
-            ['/<!--.*?-->\s*/s', '/class="[^"]*"/', '/\s+/'], ['', 'class="icon" aria-hidden="true"', ' '],
+            // How it is drawn is the style sheet's to say.
+            ['/<!--.*?-->\s*/s', '/<svg[^>]*(viewBox="[^"]*")[^>]*>/', '/\s+/'], ['', '<svg class="icon" aria-hidden="true" $1>', ' '],
             (string) file_get_contents(resource_path('icons/'.basename($this->name).'.svg')),
         ) ?? '');
     }

@@ -7,8 +7,8 @@
         <div class="table-wrap"><table class="table"><tbody>
             @foreach ($starters as $starter)
                 <tr>
-                    <td class="w-64 align-top"><a class="link" href="{{ route('rules.starters.show', $starter->key) }}"><b>{{ $starter->rule->name }}</b></a></td>
-                    <td class="align-top">{{ $starter->for }}<br><span class="soft sm">{{ \App\Pages\Rules\Writing::inOneSentence($starter->language, $starter->rule) }}</span></td>
+                    <td class="w-64 align-top"><a class="link" href="{{ route('rules.starters.show', $starter['key']) }}"><b>{{ $starter['name'] }}</b></a></td>
+                    <td class="align-top">{{ $starter['for'] }}<br><span class="soft sm">{{ $starter['says'] }}</span></td>
                 </tr>
             @endforeach
         </tbody></table></div>

@@ -106,7 +106,7 @@ final class LastLookTest extends TestCase
     /** @return iterable<string, array{\Closure(self): mixed, \Closure(self): mixed, string}> */
     public static function holds(): iterable
     {
-        $line = fn (self $test, string $power) => $test->put('/lines/1/power', ['power' => $power]);
+        $line = fn (self $test, string $power) => $test->put('/lines/'.Line::query()->where('key', 'front-desk')->value('id').'/power', ['power' => $power]);
         $hours = fn (string $from, string $to): array => [
             'table' => 'service',
             'week' => array_fill_keys(WeeklyHours::DAYS, ['from' => $from, 'to' => $to]),
@@ -127,7 +127,7 @@ final class LastLookTest extends TestCase
         yield 'the line is unwell' => [
             fn (self $test) => [
                 Line::query()
-                    ->whereKey(1)
+                    ->where('key', 'front-desk')
                     ->update(['attempts' => 100, 'failed' => 50]),
             ],
             fn (self $test) => $line($test, 'on'),
@@ -139,7 +139,7 @@ final class LastLookTest extends TestCase
                 ->update([
                     'ambiguous_opt_out_message_id' => Message::query()->create([
                         'name' => 'in/x', 'origin' => 'them', 'state' => 'received', 'person_id' => $test->person(self::WEN)->id,
-                        'line_id' => 1, 'body' => 'stop this', 'wanted_at' => '2026-03-01 10:00', 'at' => '2026-03-01 10:00',
+                        'line_id' => Line::query()->min('id'), 'body' => 'stop this', 'wanted_at' => '2026-03-01 10:00', 'at' => '2026-03-01 10:00',
                     ])->id,
                 ]),
             fn (self $test) => $test->post('/numbers/'.Number::query()->where('e164', self::WEN)->sole()->id.'/doubt', [

@@ -14,6 +14,7 @@ use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Tests\Feature\TestCase;
+use Tests\Support\Databases;
 
 /** A carrier that does not answer is one trouble: texts wait, each goes once, and nothing is sent as if they had left. */
 final class OutageTest extends TestCase
@@ -100,12 +101,8 @@ final class OutageTest extends TestCase
         $old = Message::query()->orderBy('id')->get();
         $this->pass('2026-03-02 10:04');
         // Back to before the texts were made: the next have the same ids and names, and are others.
-        DB::statement('pragma defer_foreign_keys = on');
-        foreach (['traces', 'messages', 'runs'] as $table) {
-            DB::table($table)->delete();
-        }
         DB::table('conversations')->update(['last_message_id' => null]);
-        DB::table('sqlite_sequence')->whereIn('name', ['messages', 'runs'])->delete();
+        Databases::empty('traces', 'receipts', 'links', 'messages', 'runs');
         foreach (self::CALLERS as $caller) {
             $this->missedCall($caller);
         }

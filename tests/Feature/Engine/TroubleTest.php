@@ -13,6 +13,7 @@ use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
+use Tests\Support\Databases;
 
 /** What the database is to blame for is waited for; what fails by itself, alone, twice, is put aside and can be tried again. */
 final class TroubleTest extends TestCase
@@ -87,7 +88,7 @@ final class TroubleTest extends TestCase
         $this->post(route('put-asides.again', PutAside::query()->sole()))->assertRedirect();
         $this->work();
         self::assertSame([2, 1], [Run::query()->count(), PutAside::query()->count()]);
-        DB::statement('drop trigger broken');
+        Databases::mend('runs');
         $this->post(route('put-asides.again', PutAside::query()->sole()))->assertRedirect();
         $this->work();
         self::assertSame([3, 0], [Run::query()->count(), PutAside::query()->count()]);
@@ -99,17 +100,13 @@ final class TroubleTest extends TestCase
             $this->missedCall($caller);
         }
         $this->work();
-        DB::statement(
-            "create trigger broken before insert on messages when new.person_id = {$this->person(
-                self::PRIYA,
-            )->id} begin select raise(abort, 'the ink has run'); end",
-        );
+        Databases::break('messages', 'the ink has run', $this->person(self::PRIYA)->id);
         $this->travelToMoment('2026-03-02 10:02');
         $this->work();
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
         self::assertSame('timer', PutAside::query()->sole()->kind);
 
-        DB::statement('drop trigger broken');
+        Databases::mend('messages');
         PutAside::query()->sole()->tryAgain();
         $this->work();
         self::assertSame([self::WEN, self::PRIYA], array_column($this->handedOver, 'to'));
@@ -138,10 +135,6 @@ final class TroubleTest extends TestCase
 
     private function breakFor(string $number): void
     {
-        DB::statement(
-            "create trigger broken before insert on runs when new.person_id = {$this->person(
-                $number,
-            )->id} begin select raise(abort, 'the ink has run'); end",
-        );
+        Databases::break('runs', 'the ink has run', $this->person($number)->id);
     }
 }

@@ -17,13 +17,14 @@ use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
+use Tests\Support\Databases;
 
 /** Every delivery is kept, with its reason, whatever happens while it is worked on; and nobody fills the disk. */
 final class KeptTest extends TestCase
 {
     public function testWhatFailsWhileItIsWorkedOnIsKeptAndTakenAgain(): void
     {
-        DB::statement("create trigger broken before insert on records begin select raise(abort, 'the page is torn'); end");
+        Databases::break('records', 'the page is torn');
         $this->missedCall(self::WEN)->assertStatus(422);
 
         $delivery = Delivery::query()->sole();
@@ -32,7 +33,7 @@ final class KeptTest extends TestCase
         $this->actingAs($this->staff(Role::Administrator))->post("/sources/phone/deliveries/$delivery->id/replay")->assertRedirect();
         self::assertSame([DeliveryState::Refused, 0], [$delivery->refresh()->state, Record::query()->count()]);
 
-        DB::statement('drop trigger broken');
+        Databases::mend('records');
         $this->post("/sources/phone/deliveries/$delivery->id/replay")->assertRedirect();
         self::assertSame([DeliveryState::Taken, 1], [$delivery->refresh()->state, Record::query()->count()]);
     }

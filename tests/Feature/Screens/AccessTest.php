@@ -35,7 +35,7 @@ final class AccessTest extends TestCase
         'conversations.done' => 'converse', 'measure' => 'converse', 'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view',
         'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'rules.further' => 'view', 'rules.overlap' => 'view',
         'rules.samples' => 'view', 'rules.versions' => 'view', 'rules.versions.restore' => 'administer', 'rules.agreement' => 'view',
-        'sent.index' => 'view', 'sources.index' => 'view', 'sources.show' => 'view', 'safeguards.index' => 'view',
+        'sent.index' => 'view', 'messages.why' => 'view', 'sources.index' => 'view', 'sources.show' => 'view', 'safeguards.index' => 'view',
         'safeguards.consent' => 'view', 'rules.store' => 'administer', 'rules.starters.show' => 'administer', 'rules.begin' => 'administer',
         'rules.begin.store' => 'administer', 'rules.begin.completions' => 'administer', 'rules.sentences' => 'administer',
         'rules.undo' => 'administer', 'rules.redo' => 'administer', 'rules.completions' => 'administer', 'rules.choices' => 'administer',

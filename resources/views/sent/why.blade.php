@@ -1,0 +1,7 @@
+<x-page title="Why">
+    <div class="crumb"><a class="link" href="{{ route('sent.index') }}">Sent</a> / <a class="link" href="{{ route('people.show', $text->person_id) }}">{{ $text->person->name() }}</a></div>
+    <h1>Why</h1>
+    <p class="mb-2 max-w-xl">{{ $text->body !== '' ? $text->body : '(no words yet)' }}</p>
+    <p class="mb-2"><x-state :message="$text" /> <x-reason :reason="$text->reason" /></p>
+    @fragment('why')<x-why :message="$text" />@endfragment
+</x-page>
