@@ -19,7 +19,8 @@ final class BenchServiceProvider extends ServiceProvider
     public function boot(): void
     {
         $this->commands([
-            Bench::class, BenchConnect::class, BenchEngine::class, BenchPages::class, BenchRehearsal::class, BenchWriting::class, Torture::class,
+            Bench::class, BenchConnect::class, BenchEngine::class, BenchPages::class,
+            BenchRehearsal::class, BenchWriting::class, Torture::class,
         ]);
     }
 }

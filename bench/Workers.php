@@ -28,7 +28,7 @@ final class Workers
     public function killOne(int $which): void
     {
         ['kind' => $kind, 'process' => $process] = $this->workers[$which % count($this->workers)];
-        $process->signal(SIGKILL);
+        $process->isRunning() && $process->signal(SIGKILL);
         while ($process->isRunning()) {
             usleep(1000);
         }
@@ -44,7 +44,7 @@ final class Workers
     public function stop(): void
     {
         foreach ($this->workers as ['process' => $process]) {
-            $process->signal(SIGTERM);
+            $process->isRunning() && $process->signal(SIGTERM);
         }
         foreach ($this->workers as ['process' => $process]) {
             $process->stop(5);

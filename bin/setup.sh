@@ -138,3 +138,7 @@ postgres_down() {
     rm -rf "$postgres_dir"
     postgres_dir=
 }
+
+postgres_database() {
+    php -r '(new PDO("pgsql:host=$argv[1];port=$argv[2];dbname=postgres", $argv[3]))->exec("create database $argv[4]");' "$DB_HOST" "$DB_PORT" "$DB_USERNAME" "$1"
+}

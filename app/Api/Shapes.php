@@ -101,6 +101,8 @@ final class Shapes
             'reason' => $text->reason === null ? null : \App\Sentences\Sentence::of($text->reason),
             'wanted_at' => self::time($text->wanted_at), 'left_at' => self::time($text->left_at),
             'status_at' => self::time($text->status_at),
+            // By its former name, for one release.
+            'fate_at' => self::time($text->status_at),
         ];
     }
 

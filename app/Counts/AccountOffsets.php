@@ -15,10 +15,11 @@ final class AccountOffsets
     public static function fill(string $zone): void
     {
         $until = time() + 20 * 366 * 86400;
+        $all = (new \DateTimeZone($zone))->getTransitions(self::SINCE, $until) ?: [['ts' => self::SINCE, 'offset' => 0]];
         $rows = array_map(fn (array $one, int $i): array => [
             'begins_at' => $i === 0 ? '1970-01-01 00:00:00' : gmdate('Y-m-d H:i:s', $one['ts']),
             'seconds' => $one['offset'], 'zone' => $zone,
-        ], $all = (new \DateTimeZone($zone))->getTransitions(self::SINCE, $until) ?: [['ts' => self::SINCE, 'offset' => 0]], array_keys($all));
+        ], $all, array_keys($all));
         DB::transaction(function () use ($rows): void {
             DB::table('account_offsets')->delete();
             DB::table('account_offsets')->insert($rows);

@@ -30,7 +30,7 @@ final class MessageCounts
         return (int) self::of([MessageState::Waiting, MessageState::SetAside])->where('rule_id', $rule)->sum('texts');
     }
 
-    /** @return Collection<array-key, \stdClass> by rule: its texts that have gone out since a day, those that were answered, and their price */
+    /** @return Collection<array-key, \stdClass> by rule: its texts that have gone out since a day, those answered, and their price */
     public static function byRule(Day $since): Collection
     {
         return self::of(MessageState::left())
@@ -42,7 +42,7 @@ final class MessageCounts
             ->keyBy('rule_id');
     }
 
-    /** @return Collection<array-key, \stdClass> by step and wording: those of a rule that passed the gate since a day, and what came of them */
+    /** @return Collection<array-key, \stdClass> by step and wording: texts that passed the gate since a day, and what came of them */
     public static function byWording(int $rule, Day $since): Collection
     {
         return self::of([MessageState::Ready, MessageState::CutOff, ...MessageState::left()])
@@ -50,7 +50,8 @@ final class MessageCounts
             ->where('origin', MessageOrigin::Rule->value)
             ->where('day', '>=', $since->date)
             ->groupBy('step', 'wording')
-            ->selectRaw('step, wording, sum(texts) as sent, sum(answered) as answered, sum(ended) as ended, sum(opened) as opened, sum(met) as met')
+            ->selectRaw('step, wording, sum(texts) as sent, sum(answered) as answered, sum(ended) as ended')
+            ->selectRaw('sum(opened) as opened, sum(met) as met')
             ->get();
     }
 

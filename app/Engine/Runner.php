@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Engine;
 
 use App\Engine\Store\Claims;
-use App\Engine\Store\DatabaseBusinessReader;
-use App\Engine\Store\DatabaseRunStore;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
 use App\Intake\ChangeOrigin;
@@ -20,17 +18,15 @@ use App\Models\Rule;
 use App\Models\Run;
 use App\Models\Staff;
 use App\Models\Timer;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Linnet\Core\Engine\Detour;
 use Linnet\Core\Engine\Effect\DropText;
-use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\RunState;
+use Linnet\Core\Engine\Scheduler;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\AskedBy;
-use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rule\Rule as Core;
 use Psr\Clock\ClockInterface;
 
@@ -41,15 +37,12 @@ final readonly class Runner
     {
     }
 
-    /**
-     * @param  list<int>|null  $only  these alone; null for the next ones
-     * @return list<int> the changes that were taken
-     */
-    public function changes(?array $only = null, ?Batch $batch = null): array
+    /** Takes changes to the engine, in their order. */
+    public function changes(Batch $batch): void
     {
-        return $this->work(function (UnitOfWork $unit) use ($only, $batch): array {
-            $ids = Claims::changes(Rehearsal::AT_ONCE, $only);
-            $batch?->holds($ids);
+        $this->work(function (UnitOfWork $unit) use ($batch): void {
+            $ids = Claims::changes(Scheduler::AT_ONCE, $batch->only);
+            $batch->holds($ids);
             $changes = Change::query()->whereIn('id', $ids)->orderBy('id')->get();
             Change::query()->whereIn('id', $ids)->update(['handled' => true]);
             $people = array_values(array_unique(array_map(intval(...), array_filter($changes->pluck('person_id')->all()))));
@@ -58,43 +51,23 @@ final readonly class Runner
             $unit->runs->preloadLive($people);
             $unit->preload();
             $events = new DomainEventReader($unit->reader);
-            foreach ($changes as $change) {
-                $event = $events->of($change);
-                if ($event !== null) {
-                    $unit->conductor->handle($event);
-                }
-            }
-
-            return $ids;
+            $unit->scheduler->handle(array_values(array_filter($changes->map($events->of(...))->all())));
         });
     }
 
-    /**
-     * @param  list<int>|null  $only  these alone; null for those that are due
-     * @return list<int> the timers that were taken, the earliest first
-     */
-    public function timers(?array $only = null, ?Batch $batch = null): array
+    /** Takes what is due to the engine, the earliest first. */
+    public function timers(Batch $batch): void
     {
-        return $this->work(function (UnitOfWork $unit) use ($only, $batch): array {
-            $timers = new Collection(Claims::timers(Rehearsal::AT_ONCE, DatabaseRunStore::at($unit->now), $only));
-            $ids = array_values(array_map(intval(...), $timers->pluck('id')->all()));
-            $batch?->holds($ids);
-            DB::table('timers')->whereIn('id', $ids)->delete();
-            $unit->runs->preload($this->subjects($timers->where('kind', Timer::RUN)));
-            $texts = $this->subjects($timers->where('kind', Timer::MESSAGE));
-            $unit->runs->preload(array_values(array_filter(Message::query()->whereIn('id', $texts)->pluck('run_id')->all())));
-            $unit->preload();
-            foreach ($timers as $timer) {
-                match ($timer->kind) {
-                    Timer::RUN => $this->dueRun($unit, (int) $timer->subject_id),
-                    Timer::MESSAGE => $this->dueText($unit, (int) $timer->subject_id),
-                    Timer::CALENDAR => $this->dueCalendar($timer),
-                    default => $this->dueStart($unit, $timer),
-                };
-            }
-
-            return $ids;
+        $this->work(function (UnitOfWork $unit) use ($batch): void {
+            $unit->timers->batch = $batch;
+            $unit->scheduler->resolveDue();
         });
+    }
+
+    /** @return int how many were looked at of those whom some rule concerns all at once; 0 means there is nobody left */
+    public function piece(): int
+    {
+        return $this->work(fn (UnitOfWork $unit): int => $unit->scheduler->piece());
     }
 
     /** Puts a text that is held, set aside, failed or was cut off before the gate again, and moves its run on if it left. */
@@ -104,7 +77,8 @@ final readonly class Runner
             $stuck = [MessageState::Failed, MessageState::CutOff];
             $failed = Message::query()->whereKey($messageId)->whereIn('state', $stuck)->lockForUpdate()->first();
             $failed === null || $this->reopen($failed, $unit->now);
-            $this->dueText($unit, $messageId);
+            $text = $unit->texts->find($messageId);
+            $text === null || $unit->scheduler->reevaluate($text);
         }, self::personOf('messages', $messageId));
     }
 
@@ -211,11 +185,10 @@ final readonly class Runner
     public function switchOn(Rule $rule): void
     {
         $now = $this->clock->now();
-        DB::transaction(function () use ($rule, $now): void {
-            $rule->update(['power' => ActivationState::On, 'on_since' => $now, 'paused_until' => $now, 'start_cursor' => 0]);
-            if ($rule->version !== null) {
-                Calendars::await($rule, $rule->version->read(), $now);
-            }
+        $this->work(function (UnitOfWork $unit) use ($rule, $now): void {
+            $rule->update(['power' => ActivationState::On, 'on_since' => $now, 'paused_until' => $now]);
+            $published = $unit->reader->rule($rule->id);
+            $published === null || $unit->scheduler->switchOn($published);
         });
         foreach (Run::query()->where('rule_id', $rule->id)->where('live', true)->orderBy('id')->lazyById(500) as $run) {
             $awaited = isset($run->state['awaits'])
@@ -303,63 +276,6 @@ final readonly class Runner
 
             return $state !== null;
         }, self::personOf('runs', $runId));
-    }
-
-    private function dueRun(UnitOfWork $unit, int $id): void
-    {
-        $run = $unit->runs->run($id);
-        if ($run !== null && ! $run->state->isOver() && $run->power === ActivationState::On) {
-            $unit->conductor->advance($run);
-        }
-    }
-
-    private function dueText(UnitOfWork $unit, int $id): void
-    {
-        $text = $unit->texts->find($id);
-        $run = $text?->run;
-        if ($text === null || $run === null || $run->power === ActivationState::Paused || ! $text->status()->isWaiting()) {
-            return;
-        }
-        $run->state->isOver() || $this->isBeside($text) ? $this->judgeAlone($unit, $text) : $unit->conductor->advance($run, $text);
-    }
-
-    /** A text its run does not wait for: a notice, or what an unclear answer got. */
-    private function isBeside(OutText $text): bool
-    {
-        return $text->run !== null && $text->run->state->awaits !== $text->name;
-    }
-
-    private function judgeAlone(UnitOfWork $unit, OutText $text): void
-    {
-        if ($text->run !== null) {
-            $unit->outbound->evaluate($text, $unit->contexts->create($text->run->subject, $text->run->line));
-        }
-    }
-
-    private function dueStart(UnitOfWork $unit, \stdClass $timer): void
-    {
-        $published = $unit->reader->rule((int) $timer->rule_id);
-        $record = $timer->kind === Timer::START_RECORD ? $unit->reader->record((int) $timer->subject_id) : null;
-        if ($published === null || ($timer->kind === Timer::START_RECORD && $record === null)) {
-            return;
-        }
-        $subject = (new DomainEventReader($unit->reader))->subject((int) $timer->subject_id, $record);
-        $unit->conductor->resolveTimer($published, $subject, DatabaseBusinessReader::moment($timer->due_at), "timer:$timer->id");
-    }
-
-    private function dueCalendar(\stdClass $timer): void
-    {
-        $rule = Rule::query()->where('power', ActivationState::On)->whereKey((int) $timer->subject_id)->first();
-        $rule?->update(['broadcast_at' => $timer->due_at, 'broadcast_cursor' => 0]);
-    }
-
-    /**
-     * @param  Collection<int, \stdClass>  $timers
-     * @return list<int>
-     */
-    private function subjects(Collection $timers): array
-    {
-        return array_values(array_map(intval(...), $timers->pluck('subject_id')->all()));
     }
 
     /**

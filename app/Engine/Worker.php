@@ -15,7 +15,7 @@ final readonly class Worker
     /** What fails so often by itself is put aside. */
     private const ALONE = 2;
 
-    public function __construct(private ClockInterface $clock, private Runner $runner, private Calendars $calendars)
+    public function __construct(private ClockInterface $clock, private Runner $runner)
     {
     }
 
@@ -25,25 +25,25 @@ final readonly class Worker
         $changes = $this->attempt($this->runner->changes(...), PutAside::CHANGE);
         $timers = $this->attempt($this->runner->timers(...), PutAside::TIMER);
 
-        return $changes + $timers + $this->calendars->piece() + OutboundTaskQueue::requeueLost();
+        return $changes + $timers + $this->runner->piece() + OutboundTaskQueue::requeueLost();
     }
 
     /**
      * Together, or one by one where that fails. What fails by itself, alone, twice, is put aside and said, so that it does not hold up the
      * rest; a trouble of the database is nobody's fault, and all of it is done again when it is over.
      *
-     * @param  \Closure(list<int>|null, Batch|null): list<int>  $work
+     * @param  \Closure(Batch): void  $work
      * @return int how many there were
      */
     private function attempt(\Closure $work, string $kind): int
     {
         $batch = new Batch;
-        if ($this->failure(null, $batch, $work) === null) {
+        if ($this->failure($batch, $work) === null) {
             return count($batch->ids());
         }
         foreach ($batch->ids() as $id) {
             for ($tries = 0, $e = null; $tries < self::ALONE && ($tries === 0 || $e !== null); $tries++) {
-                $e = $this->failure([$id], null, $work);
+                $e = $this->failure(new Batch([$id]), $work);
             }
             if ($e !== null) {
                 report($e);
@@ -54,14 +54,11 @@ final readonly class Worker
         return count($batch->ids());
     }
 
-    /**
-     * @param  list<int>|null  $only
-     * @param  \Closure(list<int>|null, Batch|null): list<int>  $work
-     */
-    private function failure(?array $only, ?Batch $batch, \Closure $work): ?\Throwable
+    /** @param  \Closure(Batch): void  $work */
+    private function failure(Batch $batch, \Closure $work): ?\Throwable
     {
         try {
-            $work($only, $batch);
+            $work($batch);
 
             return null;
         } catch (\Throwable $e) {

@@ -45,7 +45,8 @@ final class RecordSentence
         return match ($field->kind) {
             FieldKind::Choice => (string) $value,
             FieldKind::Line => 'on the '.($this->lines()[(string) $value] ?? (string) $value),
-            FieldKind::DateTime => mb_strtolower($field->name).' '.TimeFormatter::momentIn(new \DateTimeImmutable((string) $value), $this->zone),
+            FieldKind::DateTime => mb_strtolower($field->name).' '
+                .TimeFormatter::momentIn(new \DateTimeImmutable((string) $value), $this->zone),
             FieldKind::Date => mb_strtolower($field->name).' '.Shown::day((string) $value),
             FieldKind::Phone => Numbers::pretty((string) $value),
             FieldKind::YesNo => mb_strtolower($field->name).': '.($value ? 'yes' : 'no'),

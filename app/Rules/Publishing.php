@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Engine\Calendars;
+use App\Models\Business;
 use App\Models\Message;
 use App\Models\Rule;
 use App\Models\RuleVersion;
@@ -52,7 +52,8 @@ final class Publishing
             Drafts::forget($rule);
             Timer::query()->where('rule_id', $rule->id)->delete();
             if ($rule->power === ActivationState::On) {
-                Calendars::await($rule, $read, $now);
+                $next = $read->trigger->nextForAll($now, new \DateTimeZone(Business::ours()->zone));
+                $next === null ? Timer::clear(Timer::CALENDAR, $rule->id) : Timer::put(Timer::CALENDAR, $rule->id, $next);
             }
             if ($step !== null) {
                 self::goFurther($further, $version, $step, $now);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Bench\Commands;
 
+use App\Engine\Batch;
 use App\Engine\Outbox;
 use App\Engine\Runner;
 use App\Models\Message;
@@ -12,7 +13,7 @@ use Bench\Town;
 use Bench\Waiting;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Rehearsal\Rehearsal;
+use Linnet\Core\Engine\Scheduler;
 use Psr\Clock\ClockInterface;
 
 /** The figures of the engine, each beside its yardstick in the same run. */
@@ -88,12 +89,12 @@ final class BenchEngine extends Command
                         ->where('due_at', '<=', $now->format('Y-m-d H:i:s'))
                         ->orderBy('due_at')
                         ->orderBy('id')
-                        ->limit(Rehearsal::AT_ONCE)
+                        ->limit(Scheduler::AT_ONCE)
                         ->pluck('id')
                         ->all(),
                 ),
             );
-            $runner->timers($ids);
+            $runner->timers(new Batch($ids));
         }
         $seconds = (hrtime(true) - $began) / 1e9;
         if (DB::table('messages')->where('state', 'ready')->count() !== $taken) {
@@ -130,19 +131,22 @@ final class BenchEngine extends Command
         $runs = DB::table('runs')->whereIn('id', array_slice(array_column($messages, 'run_id'), 0, 1))->get();
         $state = (array) $runs[0];
         $began = hrtime(true);
-        foreach (array_chunk($messages, Rehearsal::AT_ONCE) as $at => $chunk) {
+        foreach (array_chunk($messages, Scheduler::AT_ONCE) as $at => $chunk) {
             $pdo->beginTransaction();
             foreach ($chunk as $i => $row) {
                 $newConversation->execute([$row['person_id'], 2, $row['at']]);
                 $id = $pdo->lastInsertId();
                 $message->execute(
                     array_values(
-                        array_replace(array_diff_key($row, ['id' => 1, 'troubled' => 1]), ['name' => "bare/{$row['id']}", 'key' => "bare/{$row['id']}"]),
+                        array_replace(
+                            array_diff_key($row, ['id' => 1, 'troubled' => 1]),
+                            ['name' => "bare/{$row['id']}", 'key' => "bare/{$row['id']}"],
+                        ),
                     ),
                 );
                 $conversation->execute([$pdo->lastInsertId(), $row['at'], $id]);
                 $run->execute([$state['state'], $state['live'], $state['outcome'], $state['step'], $state['ended_at'], $row['run_id']]);
-                $timer->execute([$timers[$at * Rehearsal::AT_ONCE + $i] ?? 0]);
+                $timer->execute([$timers[$at * Scheduler::AT_ONCE + $i] ?? 0]);
                 foreach ($traces[$row['run_id']] ?? [] as $one) {
                     $one = array_diff_key((array) $one, ['id' => 1]);
                     $trace ??= $insert('traces', array_keys($one));
@@ -245,14 +249,14 @@ final class BenchEngine extends Command
                     ->where('due_at', '<=', $now)
                     ->orderBy('due_at')
                     ->orderBy('id')
-                    ->limit(Rehearsal::AT_ONCE)
+                    ->limit(Scheduler::AT_ONCE)
                     ->pluck('id')
                     ->all(),
             ),
         );
         $used = [];
         for ($done = 0; ($ids = $timers()) !== []; $done += count($ids)) {
-            $worker->timers($ids);
+            $worker->timers(new Batch($ids));
             if (intdiv($done, 1000) !== intdiv($done + count($ids), 1000)) {
                 $used[] = memory_get_usage() / 1048576;
             }
@@ -282,7 +286,7 @@ final class BenchEngine extends Command
                     ->where('due_at', '<=', $now->format('Y-m-d H:i:s'))
                     ->orderBy('due_at')
                     ->orderBy('id')
-                    ->limit(Rehearsal::AT_ONCE)
+                    ->limit(Scheduler::AT_ONCE)
                     ->pluck('id');
                 $times[] = (hrtime(true) - $began) / 1000;
             }

@@ -42,7 +42,8 @@ final class BenchPages extends Command
             RepeatedSeason::fill((int) $this->input->getOption('times'));
             $this->line(sprintf(
                 'made in %d s: %s', (hrtime(true) - $began) / 1e9, implode(', ', array_map(
-                    fn (string $table): string => number_format(DB::table($table)->count())." $table", ['people', 'messages', 'runs', 'traces'],
+                    fn (string $table): string => number_format(DB::table($table)->count())." $table",
+                    ['people', 'messages', 'runs', 'traces'],
                 )),
             ));
             $differ = count(MessageCounts::differences());

@@ -41,7 +41,6 @@ use Linnet\Core\Rule\Step\Wait;
 use Linnet\Core\Rule\Step\WaitFor;
 use Linnet\Core\Rule\Step\WaitForDate;
 use Linnet\Core\Rule\Step\WaitUntil;
-use Linnet\Core\Rule\Trigger\DateReached;
 use Linnet\Core\Time\Day;
 use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Span;
@@ -213,21 +212,7 @@ final class Advance
     /** The date that started it is another now, so it starts again for that one. */
     private function dateMoved(): ?Reason
     {
-        $trigger = $this->rule->trigger;
-        if (! $trigger instanceof DateReached || $trigger->eachYear || $this->state->hangsOn === null) {
-            return null;
-        }
-        $next = $trigger->next($this->context, $this->context->now);
-
-        return match (true) {
-            $next === null => new Reason('stop.date_gone'),
-            // What is over already starts nothing anew.
-            max($next) <= $this->context->now => null,
-            $next[1]->getTimestamp() !== $this->state->hangsOn->getTimestamp() => new Reason('stop.date_moved', [
-                'to' => Reason::moment($next[1], $this->context->businessZone),
-            ]),
-            default => null,
-        };
+        return $this->state->hangsOn === null ? null : $this->rule->trigger->lapsed($this->state->hangsOn, $this->context);
     }
 
     private function text(Text $step): bool

@@ -18,9 +18,6 @@ use Linnet\Core\Record\Change\CalendarCame;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\AgainPolicy;
 use Linnet\Core\Rule\Needs;
-use Linnet\Core\Rule\Trigger\CalendarReached;
-use Linnet\Core\Rule\Trigger\DateReached;
-use Linnet\Core\Rule\Trigger\GoneQuiet;
 
 /** Takes what happens through start, advance and gate, on books that are real or of paper: life and rehearsal alike. */
 final readonly class Conductor
@@ -56,8 +53,7 @@ final readonly class Conductor
             array_filter(
                 $rules,
                 fn (Published $p): bool => $p->rule->trigger->meets($why->change, $p->ruleId) ||
-                    $p->rule->trigger instanceof DateReached ||
-                    $p->rule->trigger instanceof GoneQuiet ||
+                    $p->rule->trigger->isAwaited() ||
                     $why->change instanceof Asked,
             ),
         );
@@ -121,14 +117,11 @@ final readonly class Conductor
     }
 
     /** A rule's calendar has come to one who may belong to its audience. */
-    public function calledUp(Published $published, Subject $subject, \DateTimeImmutable $at, string $id): void
+    public function calledUp(Published $published, Subject $subject, \DateTimeImmutable $at): void
     {
-        $trigger = $published->rule->trigger;
-        if (! $trigger instanceof CalendarReached) {
-            return;
-        }
         $context = $this->contexts->create($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
-        if ($trigger->audience->weigh($context)->holds()) {
+        if ($published->rule->trigger->condition()?->weigh($context)->holds() !== false) {
+            $id = "calendar:$published->ruleId:{$subject->name()}:{$at->getTimestamp()}";
             $this->start(new DomainEvent($id, new CalendarCame($published->ruleId, $at), $subject, $this->reader->now()), [$published]);
         }
     }

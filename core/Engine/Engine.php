@@ -11,11 +11,6 @@ use Linnet\Core\Record\Change;
 use Linnet\Core\Rule\AgainPolicy;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
-use Linnet\Core\Rule\Trigger\DateReached;
-use Linnet\Core\Rule\Trigger\GoneQuiet;
-use Linnet\Core\Rule\Trigger\Trigger;
-use Linnet\Core\Time\Day;
-use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Span;
 
 /** The decisions of a rule's life, pure: the same inputs give the same outputs, live and rehearsed alike. */
@@ -43,12 +38,12 @@ final class Engine
             ) {
                 $starts[] = self::startOne($published, $change, $context, $subject, $changeId, $cause);
             }
-            if (self::isWaitedFor($trigger, $change, $context)) {
+            if ($trigger->isRevisedBy($change, $context)) {
                 $scheduled = self::scheduleStart($published, $context, $context->now);
                 $scheduledStarts[] = new ScheduledStart(
                     $scheduled->ruleId,
                     $scheduled->dueAt,
-                    self::moved($trigger, $change, $context, $scheduled->dueAt),
+                    $trigger->moved($change, $context, $scheduled->dueAt),
                 );
             }
         }
@@ -63,23 +58,7 @@ final class Engine
      */
     public static function scheduleStart(Published $published, EvaluationContext $context, \DateTimeImmutable $lastActivity): ScheduledStart
     {
-        $trigger = $published->rule->trigger;
-        $now = $context->now;
-        if ($trigger instanceof GoneQuiet) {
-            $due = $trigger->for->after($lastActivity, $context->clocks()->theirs, $context->clocks()->workingDays);
-
-            return new ScheduledStart($published->ruleId, $trigger->while->weigh($context)->holds() ? $due : null);
-        }
-        if (! $trigger instanceof DateReached) {
-            return new ScheduledStart($published->ruleId, null);
-        }
-        // Past already: it still counts for what is yet to come, and what was to follow long ago stays undone.
-        if ($trigger->missed($context, $now) !== null) {
-            return new ScheduledStart($published->ruleId, $now);
-        }
-        $moment = $trigger->next($context, $now)[0] ?? null;
-
-        return new ScheduledStart($published->ruleId, $moment > $now ? $moment : null);
+        return new ScheduledStart($published->ruleId, $published->rule->trigger->nextLook($context, $lastActivity));
     }
 
     /**
@@ -93,80 +72,15 @@ final class Engine
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
     ): array {
-        $trigger = $published->rule->trigger;
-        $nothing = new ScheduledStart($published->ruleId, null);
-        if ($trigger instanceof GoneQuiet) {
-            $scheduled = self::scheduleStart($published, $context, $lastActivity);
+        $came = $published->rule->trigger->come($published->ruleId, $context, $dueAt, $lastActivity);
 
-            return $scheduled->dueAt === null || $scheduled->dueAt > $context->now
-                ? [null, $scheduled]
-                : [new Change\WentQuiet($published->ruleId, $lastActivity), $nothing];
-        }
-        $next = $trigger instanceof DateReached ? $trigger->next($context, $dueAt->modify('-1 second')) : null;
-        if ($trigger instanceof DateReached && ($next === null || $next[0] > $context->now)) {
-            $after = $next[0] ?? null;
-            // Its date became known after its moment.
-            $next = $trigger->missed($context, $dueAt);
-            if ($next === null) {
-                return [null, new ScheduledStart($published->ruleId, $after)];
-            }
-        }
-        if (! $trigger instanceof DateReached || $next === null) {
-            return [null, $nothing];
-        }
-        [$moment, $anchor] = $next;
-
-        return [
-            new Change\DateCame($published->ruleId, $moment, $anchor, $moment < $dueAt),
-            $trigger->eachYear ? new ScheduledStart($published->ruleId, $trigger->next($context, $dueAt)[0] ?? null) : $nothing,
-        ];
-    }
-
-    /** What is said where the date a rule was waiting for is another now, or gone. */
-    private static function moved(Trigger $trigger, Change\Change $change, EvaluationContext $context, ?\DateTimeImmutable $due): ?Reason
-    {
-        $from = $change instanceof Change\RecordChanged || $change instanceof Change\PersonChanged ? $change->from : [];
-        if (! $trigger instanceof DateReached || ! is_string($before = $from[$trigger->field] ?? null)) {
-            return null;
-        }
-        $is = $trigger->anchor($context);
-        $moment = Moment::parse($before);
-        $was = $moment === null ? Day::parse($before) : new Moment($moment->at, $is instanceof Moment ? $is->zone : null);
-        $old = $was === null ? null : $trigger->nextFor($was, $context, $context->now)[0] ?? null;
-        if ($old === null || $old <= $context->now || $old == $due) {
-            return null;
-        }
-        $with = ['from' => Reason::moment($old, $context->businessZone)];
-
-        return match (true) {
-            $is === null => new Reason('start.date_gone', $with),
-            $due === null => new Reason('start.date_past', $with),
-            default => new Reason('start.date_moved', $with + ['to' => Reason::moment($due, $context->businessZone)]),
-        };
+        return [$came->change, new ScheduledStart($published->ruleId, $came->next)];
     }
 
     /** Moves a run as far as it goes at this moment. */
     public static function advance(Rule $rule, RunState $state, EvaluationContext $context): Advanced
     {
         return (new Advance($rule, $state, $context))->outcome();
-    }
-
-    /** Whether a change alters what a rule waits for. A moment that is past counts as new only where its date is. */
-    private static function isWaitedFor(Trigger $trigger, Change\Change $change, EvaluationContext $context): bool
-    {
-        $added = $change instanceof Change\RecordAdded || $change instanceof Change\PersonAdded;
-        $changed = $change instanceof Change\RecordChanged || $change instanceof Change\PersonChanged ? $change->to : null;
-        if (! $added && $changed === null) {
-            return false;
-        }
-        if (! $trigger instanceof DateReached) {
-            return $trigger instanceof GoneQuiet;
-        }
-        $next = $trigger->next($context, $context->now);
-
-        return $added ||
-            array_key_exists($trigger->field, $changed ?? []) ||
-            ($next !== null && $next[0] > $context->now && $trigger->missed($context, $context->now) === null);
     }
 
     private static function startOne(

@@ -17,6 +17,7 @@ use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Engine\RunState;
+use Linnet\Core\Engine\Scheduler;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\Asked;
@@ -30,29 +31,23 @@ use Linnet\Core\Record\Change\TextReceived;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Record;
-use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rehearsal\InMemory\InMemoryBusinessReader;
 use Linnet\Core\Rehearsal\InMemory\InMemoryMessageStore;
 use Linnet\Core\Rehearsal\InMemory\InMemoryRule;
 use Linnet\Core\Rehearsal\InMemory\InMemoryRunStore;
 use Linnet\Core\Rehearsal\InMemory\InMemorySideEffects;
+use Linnet\Core\Rehearsal\InMemory\InMemoryTimerStore;
 use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Same;
-use Linnet\Core\Rule\Trigger\CalendarReached;
-use Linnet\Core\Rule\Trigger\DateReached;
-use Linnet\Core\Rule\Trigger\GoneQuiet;
 use Linnet\Core\Text\Words\Meaning;
 use Linnet\Core\Time\Zone;
 
 /** Lives through a world on paper: the live engine and gate, with books and a clock of paper. No text leaves. */
 final class Rehearsal
 {
-    /** How many due moments are taken at once, before what has happened meanwhile. */
-    public const AT_ONCE = 200;
-
     /** A run that has not ended after so many looks is cut. */
     private const LOOKS = 1000;
 
@@ -71,6 +66,8 @@ final class Rehearsal
     private readonly OutboundMessages $outbound;
 
     private readonly Conductor $conductor;
+
+    private readonly Scheduler $scheduler;
 
     private readonly Hearing $hearing;
 
@@ -94,6 +91,8 @@ final class Rehearsal
             $this->reader, $this->runs, $this->contexts, $this->outbound,
             new EffectHandler($this->reader, $this->runs, $this->texts, $this->sideEffects, $this->outbound),
         );
+        $timers = new InMemoryTimerStore($sheet);
+        $this->scheduler = new Scheduler($this->reader, $timers, $this->contexts, $this->outbound, $this->conductor);
         $this->hearing = new Hearing($this->reader, $this->runs, $this->texts, $world->words);
     }
 
@@ -116,10 +115,10 @@ final class Rehearsal
     {
         $rehearsal = new self($sheet, [$rule]);
         $published = new Published('1', $rule);
-        $trigger = $rule->trigger;
         $context = $rehearsal->contexts->create($subject, $line, Needs::relatedTypes($rule), '1');
         $state = RunState::begin($rule->firstStep(), $sheet->now);
-        if ($trigger instanceof DateReached && ($next = $trigger->next($context, $sheet->now)) !== null) {
+        $next = $rule->trigger->firstMoment($context);
+        if ($next !== null) {
             [$at, $anchor] = $next;
             $sheet->now = $at;
             $state = RunState::begin($rule->firstStep(), $at)->with(['anchor' => $anchor, 'hangsOn' => $anchor]);
@@ -214,7 +213,7 @@ final class Rehearsal
     private function live(): void
     {
         foreach ($this->sheet->rules as $rule) {
-            $this->switchOn($rule);
+            $this->scheduler->switchOn(new Published($rule->id, $rule->rule));
         }
         $this->settle();
         foreach ($this->world->events as $event) {
@@ -242,98 +241,11 @@ final class Rehearsal
     private function settle(): void
     {
         do {
-            $happened = array_splice($this->sheet->events, 0, self::AT_ONCE);
-            foreach ($happened as $event) {
-                $this->conductor->handle($event);
-            }
-            $due = $this->sheet->agenda->take($this->sheet->now, self::AT_ONCE);
-            foreach ($due as [$key, $at]) {
-                $this->due($key, $at);
-            }
-        } while ($happened !== [] || $due !== []);
-    }
-
-    private function due(string $key, \DateTimeImmutable $at): void
-    {
-        [$kind, $rest] = explode(':', $key, 2);
-        if ($kind === 'run') {
-            $run = $this->sheet->runs[(int) $rest];
-            $this->isPaused($run) || $this->conductor->advance($run);
-        } elseif ($kind === 'text') {
-            $text = $this->sheet->texts[$rest];
-            $run = $text->run;
-            if ($run !== null && ! $run->state->isOver() && ! $this->isPaused($run)) {
-                $this->conductor->advance($run, $text);
-            } elseif ($run !== null && $text->status()->isWaiting() && ! $this->isPaused($run)) {
-                $this->judgeAlone($text, $run);
-            }
-        } elseif ($kind === 'start') {
-            [$ruleId, $what, $id] = explode(':', $rest, 3);
-            $rule = $this->sheet->rules[(int) $ruleId];
-            $subject = $what === 'record' ? $this->sheet->about(null, (int) $id) : $this->sheet->about((int) $id, null);
-            if ($rule->power === ActivationState::On) {
-                $this->conductor->resolveTimer(new Published($ruleId, $rule->rule), $subject, $at, $this->sheet->changeId());
-            }
-        } else {
-            $this->callUp($this->sheet->rules[(int) $rest], $at);
-        }
-    }
-
-    /** A text whose run is over, such as a notice to staff, or what an unclear answer got. */
-    private function judgeAlone(OutText $text, Run $run): void
-    {
-        $this->outbound->evaluate($text, $this->contexts->create($run->subject, $run->line));
-    }
-
-    private function isPaused(Run $run): bool
-    {
-        return $this->sheet->rules[(int) $run->ruleId]->power !== ActivationState::On;
-    }
-
-    private function callUp(InMemoryRule $rule, \DateTimeImmutable $at): void
-    {
-        $trigger = $rule->rule->trigger;
-        if (! $trigger instanceof CalendarReached || $rule->power !== ActivationState::On) {
-            return;
-        }
-        $this->awaitCalendar($rule, $at);
-        $ids = $trigger->type === RecordType::PERSON ? array_keys($this->sheet->people)
-            : array_keys(array_filter($this->sheet->records, fn (Record $record): bool => $record->type->key === $trigger->type));
-        sort($ids);
-        foreach ($ids as $id) {
-            $subject = $trigger->type === RecordType::PERSON ? $this->sheet->about($id, null) : $this->sheet->about(null, $id);
-            $this->conductor->calledUp(new Published($rule->id, $rule->rule), $subject, $at, $this->sheet->changeId());
-        }
-    }
-
-    private function awaitCalendar(InMemoryRule $rule, \DateTimeImmutable $after): void
-    {
-        $next =
-            $rule->rule->trigger instanceof CalendarReached
-                ? $rule->rule->trigger->next($after, Zone::get($this->world->business->zone))
-                : null;
-        $next === null ? $this->sheet->agenda->clear("calendar:$rule->id") : $this->sheet->agenda->put("calendar:$rule->id", $next);
-    }
-
-    /** What a rule waits for from the moment it is switched on. */
-    private function switchOn(InMemoryRule $rule): void
-    {
-        $this->awaitCalendar($rule, $this->sheet->now);
-        if (! $rule->rule->trigger instanceof DateReached && ! $rule->rule->trigger instanceof GoneQuiet) {
-            return;
-        }
-        $published = new Published($rule->id, $rule->rule);
-        $type = $rule->rule->trigger->type();
-        $subjects =
-            $type === RecordType::PERSON
-                ? array_map(fn (int $id): Subject => $this->sheet->about($id, null), array_keys($this->sheet->people))
-                : array_map(
-                    fn (Record $record): Subject => $this->sheet->about(null, $record->id),
-                    array_filter($this->sheet->records, fn (Record $record): bool => $record->type->key === $type),
-                );
-        foreach ($subjects as $subject) {
-            $this->conductor->await($published, $subject);
-        }
+            $happened = array_splice($this->sheet->events, 0, Scheduler::AT_ONCE);
+            $this->scheduler->handle($happened);
+            $due = $this->scheduler->resolveDue();
+            $gone = $this->scheduler->piece();
+        } while ($happened !== [] || $due + $gone > 0);
     }
 
     private function happen(WorldEvent $event): void
@@ -441,7 +353,7 @@ final class Rehearsal
                 }
             }
             if ($power === ActivationState::On) {
-                $this->switchOn($rule);
+                $this->scheduler->switchOn(new Published($rule->id, $rule->rule));
             }
         }
     }

@@ -14,9 +14,7 @@ use Linnet\Core\Rule\Step\GoOnlyIf;
 use Linnet\Core\Rule\Step\Repeat;
 use Linnet\Core\Rule\Step\WaitFor;
 use Linnet\Core\Rule\Step\WaitForDate;
-use Linnet\Core\Rule\Trigger\CalendarReached;
 use Linnet\Core\Rule\Trigger\DateReached;
-use Linnet\Core\Rule\Trigger\GoneQuiet;
 
 /** What a rule cannot do without, and what it asks about. */
 final class Needs
@@ -85,11 +83,7 @@ final class Needs
     private static function conditions(Rule $rule): array
     {
         $conditions = [$rule->conditions, $rule->stopEarly->while, $rule->goal?->condition];
-        $conditions[] = match (true) {
-            $rule->trigger instanceof GoneQuiet => $rule->trigger->while,
-            $rule->trigger instanceof CalendarReached => $rule->trigger->audience,
-            default => null,
-        };
+        $conditions[] = $rule->trigger->condition();
         foreach ($rule->flow->steps as $step) {
             array_push($conditions, ...match (true) {
                 $step instanceof Branch => array_column($step->cases, 0),

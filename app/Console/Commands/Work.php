@@ -21,11 +21,15 @@ final class Work extends Command
 
     public function handle(Worker $worker): int
     {
-        // Counts are by the day of the business: should it have moved, they are counted anew.
-        AccountOffsets::isFor(Business::ours()->zone) || $this->call('linnet:recount');
+        $isSure = false;
         $loop = new Loop(Sign::ENGINE, (int) $this->option('rest'), (bool) $this->option('until-idle'));
         $this->trap([SIGTERM, SIGINT], $loop->end(...));
-        $loop->run($worker->round(...));
+        $loop->run(function () use ($worker, &$isSure): int {
+            // Counts are by the day of the business: should its clock have become another, they are counted anew.
+            $isSure = $isSure || AccountOffsets::isFor(Business::ours()->zone) || $this->callSilently('linnet:recount') === self::SUCCESS;
+
+            return $worker->round();
+        });
 
         return self::SUCCESS;
     }

@@ -12,6 +12,7 @@ use Linnet\Core\Engine\EffectHandler;
 use Linnet\Core\Engine\Hearing;
 use Linnet\Core\Engine\OutboundMessages;
 use Linnet\Core\Engine\Run;
+use Linnet\Core\Engine\Scheduler;
 
 /** One transaction's work: what it has read, what it will write, and the engine at work on it. */
 final class UnitOfWork
@@ -28,6 +29,10 @@ final class UnitOfWork
 
     public readonly Conductor $conductor;
 
+    public readonly DatabaseTimerStore $timers;
+
+    public readonly Scheduler $scheduler;
+
     private function __construct(public readonly \DateTimeImmutable $now, Business $business, DatabaseSideEffects $sideEffects)
     {
         $this->reader = new DatabaseBusinessReader($now, $business);
@@ -40,6 +45,8 @@ final class UnitOfWork
             $this->reader, $this->runs, $this->contexts, $this->outbound,
             new EffectHandler($this->reader, $this->runs, $this->texts, $sideEffects->at($this), $this->outbound),
         );
+        $this->timers = new DatabaseTimerStore($this);
+        $this->scheduler = new Scheduler($this->reader, $this->timers, $this->contexts, $this->outbound, $this->conductor);
     }
 
     /**

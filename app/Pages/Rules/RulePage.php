@@ -26,8 +26,6 @@ use Linnet\Core\Rehearsal\RehearsedText;
 use Linnet\Core\Rule as Core;
 use Linnet\Core\Rule\Condition\Weighed;
 use Linnet\Core\Rule\Step\Texting;
-use Linnet\Core\Rule\Trigger\CalendarReached;
-use Linnet\Core\Rule\Trigger\GoneQuiet;
 use Linnet\Core\Text\FirstTextAdditions;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
@@ -291,13 +289,7 @@ final class RulePage
     /** What its trigger asks of a record or person holds. */
     private function suits(EvaluationContext $context): bool
     {
-        $trigger = $this->written->trigger;
-
-        return match (true) {
-            $trigger instanceof GoneQuiet => $trigger->while->weigh($context)->holds(),
-            $trigger instanceof CalendarReached => $trigger->audience->weigh($context)->holds(),
-            default => true,
-        };
+        return $this->written->trigger->condition()?->weigh($context)->holds() ?? true;
     }
 
     /**

@@ -82,7 +82,7 @@ final readonly class StartsPage
         $whom = ['all' => 'Everybody'];
         foreach (LabelKind::cases() as $kind) {
             foreach (DistinctValues::of('labels', 'name', ['kind' => $kind->value]) as $name) {
-                $whom["$kind->value:$name"] = $kind === LabelKind::List ? "Everybody on the list “{$name}”" : "Everybody with the tag “{$name}”";
+                $whom["$kind->value:$name"] = ($kind === LabelKind::List ? 'Everybody on the list ' : 'Everybody with the tag ')."“{$name}”";
             }
         }
 

@@ -92,7 +92,11 @@ final readonly class Need
         $groups = Message::query()
             ->whereNotIn('state', [MessageState::SetAside, MessageState::CutOff])
             ->where('origin', '!=', MessageOrigin::Them)
-            ->where(fn ($lately) => $lately->whereIn('id', self::troubledSince('at', $now))->orWhereIn('id', self::troubledSince('status_at', $now)))
+            ->where(
+                fn ($lately) => $lately
+                    ->whereIn('id', self::troubledSince('at', $now))
+                    ->orWhereIn('id', self::troubledSince('status_at', $now)),
+            )
             ->groupBy('state', 'reason->code')
             ->selectRaw('state, count(*) as many, max(id) as newest')
             ->orderByRaw('max(id) desc')

@@ -17,7 +17,6 @@ use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
-use Linnet\Core\Rehearsal\Paper\Agenda;
 use Linnet\Core\Rehearsal\World;
 
 /** All that is written down while a world is lived through on paper. */
@@ -86,6 +85,9 @@ final class Sheet
 
     /** @var list<DomainEvent> what has happened and was not taken yet */
     public array $events = [];
+
+    /** @var list<array{string, \DateTimeImmutable|null}> rules that have still to go through all whom they concern, and for what moment */
+    public array $pieces = [];
 
     /** @var list<array{at: \DateTimeImmutable, reason: Reason, rule: string|null, run: int|null, subject: Subject}> */
     public array $trace = [];

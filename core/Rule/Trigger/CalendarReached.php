@@ -15,6 +15,8 @@ use Linnet\Core\Time\Zone;
 /** A moment, once or by a recurrence (RFC 5545), at which every member of an audience gets a run. */
 final readonly class CalendarReached implements Trigger
 {
+    use ByChange;
+
     /**
      * @param  string  $at  the first day and time by the business's clock, YYYY-MM-DDTHH:MM
      * @param  string|null  $recurrence  an RRULE; null for once
@@ -49,8 +51,12 @@ final readonly class CalendarReached implements Trigger
         return $change instanceof Change\CalendarCame && $change->ruleId === $ruleId;
     }
 
-    /** Its first moment later than another; null if there is none. */
-    public function next(\DateTimeImmutable $after, \DateTimeZone $zone): ?\DateTimeImmutable
+    public function condition(): Condition
+    {
+        return $this->audience;
+    }
+
+    public function nextForAll(\DateTimeImmutable $after, \DateTimeZone $zone): ?\DateTimeImmutable
     {
         $first = new \DateTimeImmutable($this->at, $zone);
         if ($this->recurrence !== null) {

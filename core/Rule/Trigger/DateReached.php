@@ -6,6 +6,7 @@ namespace Linnet\Core\Rule\Trigger;
 
 use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
+use Linnet\Core\Reason;
 use Linnet\Core\Record\Change;
 use Linnet\Core\Time\Clocks;
 use Linnet\Core\Time\Day;
@@ -15,6 +16,8 @@ use Linnet\Core\Time\Offset;
 /** A moment that hangs on a date field of a record or a person, once or every year. */
 final readonly class DateReached implements Trigger
 {
+    use ByChange;
+
     public function __construct(public string $type, public string $field, public Offset $offset, public bool $eachYear)
     {
     }
@@ -36,6 +39,105 @@ final readonly class DateReached implements Trigger
     public function meets(Change\Change $change, string $ruleId): bool
     {
         return $change instanceof Change\DateCame && $change->ruleId === $ruleId;
+    }
+
+    public function isAwaited(): bool
+    {
+        return true;
+    }
+
+    /** A moment that is past counts as new only where its date is. */
+    public function isRevisedBy(Change\Change $change, EvaluationContext $context): bool
+    {
+        $added = $change instanceof Change\RecordAdded || $change instanceof Change\PersonAdded;
+        $changed = $change instanceof Change\RecordChanged || $change instanceof Change\PersonChanged ? $change->to : null;
+        if ($added || $changed === null) {
+            return $added;
+        }
+        $next = $this->next($context, $context->now);
+
+        return array_key_exists($this->field, $changed) ||
+            ($next !== null && $next[0] > $context->now && $this->missed($context, $context->now) === null);
+    }
+
+    public function moved(Change\Change $change, EvaluationContext $context, ?\DateTimeImmutable $due): ?Reason
+    {
+        $from = $change instanceof Change\RecordChanged || $change instanceof Change\PersonChanged ? $change->from : [];
+        if (! is_string($before = $from[$this->field] ?? null)) {
+            return null;
+        }
+        $is = $this->anchor($context);
+        $moment = Moment::parse($before);
+        $was = $moment === null ? Day::parse($before) : new Moment($moment->at, $is instanceof Moment ? $is->zone : null);
+        $old = $was === null ? null : $this->nextFor($was, $context, $context->now)[0] ?? null;
+        if ($old === null || $old <= $context->now || $old == $due) {
+            return null;
+        }
+        $with = ['from' => Reason::moment($old, $context->businessZone)];
+
+        return match (true) {
+            $is === null => new Reason('start.date_gone', $with),
+            $due === null => new Reason('start.date_past', $with),
+            default => new Reason('start.date_moved', $with + ['to' => Reason::moment($due, $context->businessZone)]),
+        };
+    }
+
+    public function nextLook(EvaluationContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable
+    {
+        $now = $context->now;
+        // Past already: it still counts for what is yet to come, and what was to follow long ago stays undone.
+        if ($this->missed($context, $now) !== null) {
+            return $now;
+        }
+        $moment = $this->next($context, $now)[0] ?? null;
+
+        return $moment > $now ? $moment : null;
+    }
+
+    public function come(
+        string $ruleId,
+        EvaluationContext $context,
+        \DateTimeImmutable $dueAt,
+        \DateTimeImmutable $lastActivity,
+    ): Came {
+        $next = $this->next($context, $dueAt->modify('-1 second'));
+        if ($next === null || $next[0] > $context->now) {
+            $after = $next[0] ?? null;
+            // Its date became known after its moment.
+            $next = $this->missed($context, $dueAt);
+            if ($next === null) {
+                return new Came(null, $after);
+            }
+        }
+        [$moment, $anchor] = $next;
+
+        return new Came(
+            new Change\DateCame($ruleId, $moment, $anchor, $moment < $dueAt),
+            $this->eachYear ? $this->next($context, $dueAt)[0] ?? null : null,
+        );
+    }
+
+    public function firstMoment(EvaluationContext $context): ?array
+    {
+        return $this->next($context, $context->now);
+    }
+
+    public function lapsed(\DateTimeImmutable $hangsOn, EvaluationContext $context): ?Reason
+    {
+        if ($this->eachYear) {
+            return null;
+        }
+        $next = $this->next($context, $context->now);
+
+        return match (true) {
+            $next === null => new Reason('stop.date_gone'),
+            // What is over already starts nothing anew.
+            max($next) <= $context->now => null,
+            $next[1]->getTimestamp() !== $hangsOn->getTimestamp() => new Reason('stop.date_moved', [
+                'to' => Reason::moment($next[1], $context->businessZone),
+            ]),
+            default => null,
+        };
     }
 
     public function type(): string

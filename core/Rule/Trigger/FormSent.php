@@ -10,6 +10,8 @@ use Linnet\Core\Record\RecordType;
 
 final readonly class FormSent implements Trigger
 {
+    use ByChange;
+
     public function __construct(public string $form)
     {
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Trigger;
 
+use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Record\Change;
 use Linnet\Core\Rule\Condition\Condition;
@@ -13,6 +14,8 @@ use Linnet\Core\Time\Span;
 /** A condition on a record has held for a length of time in which nothing happened to it. */
 final readonly class GoneQuiet implements Trigger
 {
+    use ByChange;
+
     public function __construct(public string $type, public Condition $while, public Span $for)
     {
     }
@@ -33,6 +36,42 @@ final readonly class GoneQuiet implements Trigger
     public function meets(Change\Change $change, string $ruleId): bool
     {
         return $change instanceof Change\WentQuiet && $change->ruleId === $ruleId;
+    }
+
+    public function condition(): Condition
+    {
+        return $this->while;
+    }
+
+    public function isAwaited(): bool
+    {
+        return true;
+    }
+
+    public function isRevisedBy(Change\Change $change, EvaluationContext $context): bool
+    {
+        return $change instanceof Change\RecordAdded || $change instanceof Change\RecordChanged
+            || $change instanceof Change\PersonAdded || $change instanceof Change\PersonChanged;
+    }
+
+    public function nextLook(EvaluationContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable
+    {
+        $clocks = $context->clocks();
+
+        return $this->while->weigh($context)->holds() ? $this->for->after($lastActivity, $clocks->theirs, $clocks->workingDays) : null;
+    }
+
+    public function come(
+        string $ruleId,
+        EvaluationContext $context,
+        \DateTimeImmutable $dueAt,
+        \DateTimeImmutable $lastActivity,
+    ): Came {
+        $next = $this->nextLook($context, $lastActivity);
+
+        return $next === null || $next > $context->now
+            ? new Came(null, $next)
+            : new Came(new Change\WentQuiet($ruleId, $lastActivity), null);
     }
 
     public function type(): string

@@ -12,6 +12,8 @@ use Linnet\Core\Record\RecordType;
 /** A person gets or loses a tag, or comes onto or off a list. */
 final readonly class LabelChanged implements Trigger
 {
+    use ByChange;
+
     public function __construct(public LabelKind $kind, public string $name, public bool $added)
     {
     }

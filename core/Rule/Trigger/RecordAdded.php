@@ -11,6 +11,8 @@ use Linnet\Core\Record\RecordType;
 /** A record came in; of people, somebody became known. */
 final readonly class RecordAdded implements Trigger
 {
+    use ByChange;
+
     public function __construct(public string $type)
     {
     }

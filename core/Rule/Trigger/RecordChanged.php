@@ -12,6 +12,8 @@ use Linnet\Core\Rule\Same;
 /** A field of a record, or of a person, took another value; entering a stage is this one. */
 final readonly class RecordChanged implements Trigger
 {
+    use ByChange;
+
     /**
      * @param  scalar|null  $from  the value it must have had, null for any
      * @param  scalar|null  $to  the value it must take, null for any

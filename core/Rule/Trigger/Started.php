@@ -10,6 +10,8 @@ use Linnet\Core\Record\Change;
 /** Nothing but somebody, another rule, or another system starts it. */
 final readonly class Started implements Trigger
 {
+    use ByChange;
+
     public function __construct(public string $type)
     {
     }

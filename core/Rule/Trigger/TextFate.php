@@ -12,6 +12,8 @@ use Linnet\Core\Record\RecordType;
 /** A text to the person failed, could not be delivered, or had its link opened. */
 final readonly class TextFate implements Trigger
 {
+    use ByChange;
+
     /** @param  string|null  $rule  key of the rule whose texts count; null for any but this one */
     public function __construct(public ReportedStatus $fate, public ?string $rule)
     {

@@ -12,6 +12,8 @@ use Linnet\Core\Text\Words\Keywords;
 /** Somebody texts one of the rule's words. */
 final readonly class TextReceived implements Trigger
 {
+    use ByChange;
+
     /**
      * @param  list<string>  $lines  keys of the lines it listens on; all of them if empty
      * @param  bool  $onlyWhenNoQuestion  it keeps still while a rule waits for this person's answer

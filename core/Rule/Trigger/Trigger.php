@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Trigger;
 
+use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Change;
+use Linnet\Core\Rule\Condition\Condition;
 
 /**
  * What starts a rule.
@@ -15,6 +18,50 @@ interface Trigger
 {
     /** @param  string  $ruleId the rule's own id, for what is meant for one rule alone */
     public function meets(Change $change, string $ruleId): bool;
+
+    /** What must hold of whom it begins for, besides the rule's own conditions; null where nothing must. */
+    public function condition(): ?Condition;
+
+    /** Whether it begins by a moment of its own about each of its subjects, which is waited for. */
+    public function isAwaited(): bool;
+
+    /** Whether a change alters what it waits for. */
+    public function isRevisedBy(Change $change, EvaluationContext $context): bool;
+
+    /**
+     * What is said where the moment it waited for is another now, or gone.
+     *
+     * @param  \DateTimeImmutable|null  $due  the moment waited for from now on
+     */
+    public function moved(Change $change, EvaluationContext $context, ?\DateTimeImmutable $due): ?Reason;
+
+    /**
+     * When to look next whether it begins for a subject; null where nothing is waited for.
+     *
+     * @param  \DateTimeImmutable  $lastActivity  when something last happened to it
+     */
+    public function nextLook(EvaluationContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable;
+
+    /** What has come when the moment waited for is there, as things are now; and what is waited for after. */
+    public function come(
+        string $ruleId,
+        EvaluationContext $context,
+        \DateTimeImmutable $dueAt,
+        \DateTimeImmutable $lastActivity,
+    ): Came;
+
+    /** Its next moment for all of its audience at once, later than another; null where there is none. */
+    public function nextForAll(\DateTimeImmutable $after, \DateTimeZone $zone): ?\DateTimeImmutable;
+
+    /**
+     * Where it hangs on a date: the moment at which it begins next, and that date as an instant.
+     *
+     * @return array{\DateTimeImmutable, \DateTimeImmutable}|null
+     */
+    public function firstMoment(EvaluationContext $context): ?array;
+
+    /** Why a run that hangs on a date is over: that date is another now, or gone. */
+    public function lapsed(\DateTimeImmutable $hangsOn, EvaluationContext $context): ?Reason;
 
     /** The type of record a run is about; "person" where it is about the person alone. */
     public function type(): string;

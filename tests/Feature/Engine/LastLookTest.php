@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Engine;
 
+use App\Engine\Batch;
 use App\Engine\DirectTexts;
 use App\Engine\Runner;
 use App\Models\Business;
@@ -53,7 +54,7 @@ final class LastLookTest extends TestCase
             $this->missedCall($number);
             $this->work();
             $this->travel(2)->minutes();
-            resolve(Runner::class)->timers(array_values(Timer::query()->pluck('id')->all()));
+            resolve(Runner::class)->timers(new Batch(array_values(Timer::query()->pluck('id')->all())));
             self::assertSame(MessageState::Ready, $this->textsTo($number)[0]->state);
             $this->textFrom($number, $said);
             $this->work();
@@ -106,7 +107,8 @@ final class LastLookTest extends TestCase
     /** @return iterable<string, array{\Closure(self): mixed, \Closure(self): mixed, string}> */
     public static function holds(): iterable
     {
-        $line = fn (self $test, string $power) => $test->put('/lines/'.Line::query()->where('key', 'front-desk')->value('id').'/power', ['power' => $power]);
+        $desk = fn () => Line::query()->where('key', 'front-desk')->value('id');
+        $line = fn (self $test, string $power) => $test->put("/lines/{$desk()}/power", ['power' => $power]);
         $hours = fn (string $from, string $to): array => [
             'table' => 'service',
             'week' => array_fill_keys(WeeklyHours::DAYS, ['from' => $from, 'to' => $to]),
@@ -139,7 +141,8 @@ final class LastLookTest extends TestCase
                 ->update([
                     'ambiguous_opt_out_message_id' => Message::query()->create([
                         'name' => 'in/x', 'origin' => 'them', 'state' => 'received', 'person_id' => $test->person(self::WEN)->id,
-                        'line_id' => Line::query()->min('id'), 'body' => 'stop this', 'wanted_at' => '2026-03-01 10:00', 'at' => '2026-03-01 10:00',
+                        'line_id' => Line::query()->min('id'),
+                        'body' => 'stop this', 'wanted_at' => '2026-03-01 10:00', 'at' => '2026-03-01 10:00',
                     ])->id,
                 ]),
             fn (self $test) => $test->post('/numbers/'.Number::query()->where('e164', self::WEN)->sole()->id.'/doubt', [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Engine;
 
+use App\Engine\Batch;
 use App\Engine\Runner;
 use App\Models\Change;
 use App\Models\Consent;
@@ -297,7 +298,7 @@ final class MissedCallTest extends TestCase
         }
         $this->work();
         $this->travelToMoment('2026-03-02 10:02');
-        resolve(Runner::class)->timers(array_values(Timer::query()->pluck('id')->all()));
+        resolve(Runner::class)->timers(new Batch(array_values(Timer::query()->pluck('id')->all())));
         self::assertSame(2, Message::query()->where('state', MessageState::Ready)->count());
         $this->textFrom(self::WEN, 'STOP');
         $this->travelToMoment('2026-03-02 23:00');

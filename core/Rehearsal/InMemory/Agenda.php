@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Rehearsal\Paper;
+namespace Linnet\Core\Rehearsal\InMemory;
 
 /** Moments to look again, found in the order in which they come; of two at the same moment, the one noted first. */
 final class Agenda
@@ -30,11 +30,6 @@ final class Agenda
     public function clear(string $key): void
     {
         unset($this->due[$key]);
-    }
-
-    public function isDue(string $key, \DateTimeImmutable $now): bool
-    {
-        return isset($this->due[$key]) && $this->due[$key][0] <= $now->getTimestamp();
     }
 
     /** When something is due next, in seconds since 1970. */

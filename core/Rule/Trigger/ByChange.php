@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rule\Trigger;
+
+use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\Change\Change;
+use Linnet\Core\Rule\Condition\Condition;
+
+/** A trigger that a change alone sets off: it waits for no moment, and asks nothing of its own. */
+trait ByChange
+{
+    public function condition(): ?Condition
+    {
+        return null;
+    }
+
+    public function isAwaited(): bool
+    {
+        return false;
+    }
+
+    public function isRevisedBy(Change $change, EvaluationContext $context): bool
+    {
+        return false;
+    }
+
+    public function moved(Change $change, EvaluationContext $context, ?\DateTimeImmutable $due): ?Reason
+    {
+        return null;
+    }
+
+    public function nextLook(EvaluationContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable
+    {
+        return null;
+    }
+
+    public function come(
+        string $ruleId,
+        EvaluationContext $context,
+        \DateTimeImmutable $dueAt,
+        \DateTimeImmutable $lastActivity,
+    ): Came {
+        return new Came(null, null);
+    }
+
+    public function nextForAll(\DateTimeImmutable $after, \DateTimeZone $zone): ?\DateTimeImmutable
+    {
+        return null;
+    }
+
+    public function firstMoment(EvaluationContext $context): ?array
+    {
+        return null;
+    }
+
+    public function lapsed(\DateTimeImmutable $hangsOn, EvaluationContext $context): ?Reason
+    {
+        return null;
+    }
+}
