@@ -84,8 +84,8 @@ final readonly class Outbox
         $answers = $carrier->handOver(array_map(self::handover(...), $messages));
         $silent = array_filter($answers, fn (Answer $answer): bool => ! $answer->final);
 
-        return $past + DB::transaction(function () use ($name, $carrier, $messages, $answers, $silent, $now): int {
-            $this->note($name, $silent === [] ? null : reset($silent)->detail, count($silent) === count($answers), $now);
+        return $past + DB::transaction(function () use ($name, $lines, $carrier, $messages, $answers, $silent, $now): int {
+            $this->note($name, $lines, $silent === [] ? null : reset($silent)->detail, count($silent) === count($answers), $now);
 
             return array_sum(array_map(
                 fn (Message $message): int => (int) $this->store($message, $answers[(string) $message->key], $carrier, $now), $messages,
@@ -163,8 +163,12 @@ final readonly class Outbox
         }
     }
 
-    /** What the carrier as a whole is like: nobody answered, or somebody did. */
-    private function note(string $carrier, ?string $detail, bool $allSilent, \DateTimeImmutable $now): void
+    /**
+     * What the carrier as a whole is like: nobody answered, or somebody did.
+     *
+     * @param  list<int>  $lines
+     */
+    private function note(string $carrier, array $lines, ?string $detail, bool $allSilent, \DateTimeImmutable $now): void
     {
         if ($allSilent) {
             Outage::goesOn($carrier, (string) $detail, $now);
@@ -178,8 +182,7 @@ final readonly class Outbox
                 Trace::note(new Reason('carrier.answers_again', ['since' => $since]), $now, []);
             }
             $over->delete();
-            Message::query()
-                ->where('state', MessageState::Ready)
+            $this->ready($lines)
                 ->where('attempts', '>', 0)
                 ->whereNull('reason')
                 ->update(['retry_at' => null]);

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Illuminate\Database\Eloquent\Relations\HasMany;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Intake\Mapping;
 
@@ -61,12 +60,6 @@ final class Import extends Model
     public function staff(): BelongsTo
     {
         return $this->belongsTo(Staff::class);
-    }
-
-    /** @return HasMany<RefusedRow, $this> */
-    public function refusedRows(): HasMany
-    {
-        return $this->hasMany(RefusedRow::class);
     }
 
     public function readMapping(): ?Mapping

@@ -27,7 +27,7 @@ final class Length extends Command
                 (string) json_encode(
                     [
                         'encoding' => $length->encoding->value, 'units' => $length->units, 'parts' => $length->parts,
-                        'left' => $length->left, 'culprits' => $length->culprits,
+                        'left' => $length->left, 'culprits' => $length->culprits, 'as_sent' => Text\Length::split($text),
                     ],
                     JSON_UNESCAPED_UNICODE,
                 ),
@@ -36,6 +36,10 @@ final class Length extends Command
                 "{$length->encoding->value}: $length->units units, $length->parts parts, $length->left left".
                     ($length->culprits === [] ? '' : ', because of '.implode(' ', $length->culprits)),
             );
+
+        if ($length->parts > 1 && ! $this->option('json')) {
+            $this->line(implode("\n", array_map(fn (string $part): string => "| $part", Text\Length::split($text))));
+        }
 
         return self::SUCCESS;
     }

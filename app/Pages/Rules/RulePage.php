@@ -10,14 +10,12 @@ use App\Models\Business;
 use App\Models\Line;
 use App\Models\Rule;
 use App\Models\RuleEdit;
-use App\Rules\Checking;
 use App\Rules\Drafts;
 use App\Rules\Sample;
 use App\Rules\Samples;
 use App\Rules\SampleWorld;
 use App\Rules\Vocabularies;
 use App\Rules\WhatIf;
-use Linnet\Core\Check\Question;
 use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Engine\Composed;
 use Linnet\Core\Record\Receiver;
@@ -165,30 +163,6 @@ final class RulePage
             str_ends_with($text->composed->body, trim($after))
             ? [$before, $after]
             : ['', ''];
-    }
-
-    /** "09:00 to 18:00 on a Monday": the opening hours of the sample's day. */
-    public function openToday(): string
-    {
-        $day = ($this->sample->at ?? new \DateTimeImmutable('2026-03-02'))->setTimezone(new \DateTimeZone($this->business->zone));
-        $open = array_map(
-            fn (array $stretch): string => implode(
-                ' to ',
-                array_map(
-                    fn (\DateTimeImmutable $at): string => $at->setTimezone(new \DateTimeZone($this->business->zone))->format('H:i'),
-                    $stretch,
-                ),
-            ),
-            $this->business->openingHours()->stretches($day, new \DateTimeZone($this->business->zone)),
-        );
-
-        return ($open === [] ? 'never' : implode(' and ', $open)).' on a '.$day->format('l');
-    }
-
-    /** The rule and everything it is checked against. */
-    public function question(): Question
-    {
-        return Checking::question($this->written, $this->unit, $this->rule);
     }
 
     /** @return list<string> what somebody agrees to when they publish it */

@@ -18,8 +18,6 @@ final readonly class TimeLine
 {
     public const WIDTH = 1046;
 
-    public const FLOOR = 98;
-
     private const PER_HOUR = 13.0;
 
     private const LEAST = 58.0;

@@ -17,8 +17,6 @@ final readonly class DayDrawn
 {
     public const WIDTH = 1008;
 
-    public const FLOOR = 90;
-
     private const TALLEST = 62;
 
     /** @var list<array{x: float, width: float, height: float, count: int, coming: bool, hour: int}> */

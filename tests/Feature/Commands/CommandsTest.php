@@ -13,7 +13,7 @@ final class CommandsTest extends TestCase
     public function testLength(): void
     {
         self::assertSame(
-            ['encoding' => 'UCS-2', 'units' => 2, 'parts' => 1, 'left' => 68, 'culprits' => ['’']],
+            ['encoding' => 'UCS-2', 'units' => 2, 'parts' => 1, 'left' => 68, 'culprits' => ['’'], 'as_sent' => ['a’']],
             $this->print('linnet:length', ['text' => 'a’']),
         );
     }
