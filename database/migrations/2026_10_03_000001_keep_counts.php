@@ -96,7 +96,7 @@ return new class extends Migration
 
     private function onPostgres(): void
     {
-        $function = fn (string $name, string $body): bool => DB::unprepared("create function $name() returns trigger language plpgsql as \$\$ begin $body; return null; end \$\$");
+        $function = fn (string $name, string $body): bool => DB::unprepared("create or replace function $name() returns trigger language plpgsql as \$\$ begin $body; return null; end \$\$");
         $function('message_counts_messages', "if tg_op <> 'INSERT' then {$this->add('old', '-')}; end if; if tg_op <> 'DELETE' then {$this->add('new', '+')}; end if");
         $function('message_counts_links', "if tg_op = 'DELETE' then {$this->opened('old')}; else {$this->opened('new')}; end if");
         $function('message_counts_runs', $this->met());

@@ -33,11 +33,15 @@ final class Databases
         DB::unprepared(self::isPostgres() ? "drop trigger broken on $table" : 'drop trigger broken');
     }
 
-    /** Takes every row out of these tables; the next ones have the first ids again. */
+    /** Takes every row out of these tables; the next ones have the ids that the first had. */
     public static function empty(string ...$tables): void
     {
         if (self::isPostgres()) {
+            $first = array_map(fn (string $table): int => self::hasIds($table) ? (int) DB::table($table)->min('id') : 0, array_combine($tables, $tables));
             DB::statement('truncate '.implode(', ', array_map(fn (string $table): string => "\"$table\"", $tables)).' restart identity cascade');
+            foreach (array_filter($first) as $table => $id) {
+                DB::select("select setval(pg_get_serial_sequence('$table', 'id'), $id, false)");
+            }
 
             return;
         }
@@ -55,5 +59,10 @@ final class Databases
         $tables = array_column(Schema::getTables(self::isPostgres() ? 'public' : null), 'name');
 
         return array_values(array_diff($tables, ['migrations']));
+    }
+
+    private static function hasIds(string $table): bool
+    {
+        return in_array('id', array_column(Schema::getColumns($table), 'name'), true);
     }
 }
