@@ -15,7 +15,7 @@ use Linnet\Core\Record\Change as Core;
 use Linnet\Core\Record\Change\AskedBy;
 use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Record\Change\ReportedStatus;
-use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Record;
 
 /** Reads a stored change as the engine takes it. */
@@ -30,7 +30,11 @@ final readonly class DomainEventReader
         $record = $change->record_id === null ? null : $this->reader->record($change->record_id);
         $message = $change->message_id === null ? null : Message::query()->find($change->message_id);
         $with = $change->with ?? [];
-        $line = $message === null ? ($record === null ? null : $this->lineOf($record)) : $this->reader->lineKey($message->line_id);
+        $line = match (true) {
+            $message !== null => $this->reader->lineKey($message->line_id),
+            $record !== null => Line::broughtBy($record, $this->reader->lines())?->key,
+            default => null,
+        };
         $said = match ($change->kind) {
             ChangeKind::RecordAdded => $record === null ? null : new Core\RecordAdded($record->type->key),
             ChangeKind::RecordChanged => $record === null
@@ -68,21 +72,5 @@ final readonly class DomainEventReader
         return $record === null
             ? new Subject($personId)
             : new Subject($record->personId ?? $personId, $record->id, $record->startsAt($this->reader->business()->zone));
-    }
-
-    /** The line a record came in by: the value of its first field that holds one. */
-    public function lineOf(Record $record): ?string
-    {
-        foreach ($record->type->fields as $field) {
-            if ($field->kind === FieldKind::Line) {
-                foreach ($this->reader->lines() as $line) {
-                    if ($line->number !== null && $line->number === ($record->values[$field->key] ?? null)) {
-                        return $line->key;
-                    }
-                }
-            }
-        }
-
-        return null;
     }
 }

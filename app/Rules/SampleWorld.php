@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rehearsal\Rehearsal;
@@ -107,6 +108,8 @@ final class SampleWorld
         $events = new DomainEventReader($unit->reader);
         $record = $sample->record === null ? null : $unit->reader->record($sample->record->id);
 
-        return [$events->subject($sample->person->id, $record), $record === null ? null : $events->lineOf($record)];
+        $line = $record === null ? null : Line::broughtBy($record, $unit->reader->lines());
+
+        return [$events->subject($sample->person->id, $record), $line?->key];
     }
 }

@@ -43,6 +43,24 @@ final readonly class Line
         return $this->countries === [] || in_array($country, $this->countries, true);
     }
 
+    /**
+     * The line a record came in by: the value of its first field that holds one.
+     *
+     * @param  iterable<self>  $lines
+     */
+    public static function broughtBy(Record $record, iterable $lines): ?self
+    {
+        foreach ($record->type->fields as $field) {
+            foreach ($field->kind === FieldKind::Line ? $lines : [] as $line) {
+                if ($line->number !== null && $line->number === ($record->values[$field->key] ?? null)) {
+                    return $line;
+                }
+            }
+        }
+
+        return null;
+    }
+
     public function isOneWay(): bool
     {
         return $this->number === null;

@@ -28,7 +28,6 @@ use Linnet\Core\Record\Change\RecordAdded;
 use Linnet\Core\Record\Change\RecordChanged;
 use Linnet\Core\Record\Change\StatusReported;
 use Linnet\Core\Record\Change\TextReceived;
-use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Rehearsal\InMemory\InMemoryBusinessReader;
@@ -282,26 +281,10 @@ final class Rehearsal
         $from = array_intersect_key($before + array_fill_keys(array_keys($to), null), $to);
         $this->happens(
             $id === null ? new RecordAdded($new->type) : new RecordChanged($new->type, $from, $to), $record->personId, $record->id,
-            $this->lineOf($record)?->key,
+            Line::broughtBy($record, $this->sheet->lines)?->key,
         );
 
         return true;
-    }
-
-    /** The line a record came in by: the value of its first field that holds one. */
-    private function lineOf(Record $record): ?Line
-    {
-        foreach ($record->type->fields as $field) {
-            if ($field->kind === FieldKind::Line) {
-                foreach ($this->sheet->lines as $line) {
-                    if ($line->number !== null && $line->number === ($record->values[$field->key] ?? null)) {
-                        return $line;
-                    }
-                }
-            }
-        }
-
-        return null;
     }
 
     private function text(int $personId, string $line, string $text): void

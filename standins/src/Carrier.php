@@ -19,8 +19,8 @@ final readonly class Carrier
     /** @return array{int, array<string, string>} HTTP status and answer */
     public function take(string $key, string $from, string $to, string $text, ?string $picture = null): array
     {
-        if (Manner::Slow->isOn()) {
-            sleep(2);
+        if (Manner::Slow->isOn() || Manner::Hung->isOn()) {
+            sleep(Manner::Hung->isOn() ? 10 : 2);
         }
         if (Manner::Error->isOn() && DB::table('first_tries')->insertOrIgnore(['key' => $key]) === 1) {
             return [503, ['problem' => 'busy']];

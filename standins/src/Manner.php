@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 enum Manner: string
 {
     case Slow = 'slow';
+    case Hung = 'hung';
     case Error = 'error';
     case Duplicate = 'duplicate';
     case OutOfOrder = 'out_of_order';
@@ -20,6 +21,7 @@ enum Manner: string
     {
         return match ($this) {
             self::Slow => 'takes two seconds to answer',
+            self::Hung => 'takes ten seconds to answer',
             self::Error => 'answers the first try of every text or look-up with an error',
             self::Duplicate => 'says everything twice',
             self::OutOfOrder => 'says “on its way” after “arrived”',

@@ -37,7 +37,10 @@ final class Databases
     public static function empty(string ...$tables): void
     {
         if (self::isPostgres()) {
-            $first = array_map(fn (string $table): int => self::hasIds($table) ? (int) DB::table($table)->min('id') : 0, array_combine($tables, $tables));
+            $first = array_map(
+                fn (string $table): int => self::hasIds($table) ? (int) DB::table($table)->min('id') : 0,
+                array_combine($tables, $tables),
+            );
             DB::statement('truncate '.implode(', ', array_map(fn (string $table): string => "\"$table\"", $tables)).' restart identity cascade');
             foreach (array_filter($first) as $table => $id) {
                 DB::select("select setval(pg_get_serial_sequence('$table', 'id'), $id, false)");

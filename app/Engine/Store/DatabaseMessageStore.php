@@ -25,6 +25,9 @@ use Linnet\Core\Text\Wording\Used;
 /** The texts in the database, and what the gate counts. */
 final class DatabaseMessageStore implements MessageStore
 {
+    /** More than all workers together may have spent and not written yet. */
+    private const UNSEEN_MICROS = 1_000_000_000;
+
     /** @var array<string, OutText|null> by run and name */
     private array $texts = [];
 
@@ -68,6 +71,8 @@ final class DatabaseMessageStore implements MessageStore
     private array $said = [];
 
     private int $spent = 0;
+
+    private bool $moneyIsHeld = false;
 
     public function __construct(
         private readonly DatabaseBusinessReader $reader,
@@ -302,12 +307,26 @@ final class DatabaseMessageStore implements MessageStore
         return $left;
     }
 
+    /**
+     * Near the month's end of money, whoever asks holds the business's row until it has spent: else several workers might each spend what
+     * is left. Far from it, what others have not yet written cannot matter.
+     */
     public function spentSince(\DateTimeImmutable $since): int
     {
         // Days are kept by the business's own clock.
         $day = $since->setTimezone(new \DateTimeZone($this->reader->business()->zone))->format('Y-m-d');
+        $spent = fn (): int => (int) DB::table('spent_days')->where('day', '>=', $day)->sum('micros');
+        if ($this->moneyIsHeld) {
+            return $this->spent + $spent();
+        }
+        $micros = $spent();
+        if ($micros + self::UNSEEN_MICROS >= ($this->reader->policy()->monthMicros ?? PHP_INT_MAX)) {
+            DB::table('businesses')->lockForUpdate()->value('id');
+            $this->moneyIsHeld = true;
+            $micros = $spent();
+        }
 
-        return $this->spent + (int) DB::table('spent_days')->where('day', '>=', $day)->sum('micros');
+        return $this->spent + $micros;
     }
 
     public function reservedSlots(string $line, array $ks): array

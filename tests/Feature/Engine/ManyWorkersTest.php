@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Engine;
 
+use Bench\HungCarrier;
 use Bench\KilledWorkers;
 use Illuminate\Foundation\Testing\TestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -22,6 +23,14 @@ final class ManyWorkersTest extends TestCase
         self::assertSame(['lost' => 0, 'twice' => 0], ['lost' => $tortured['lost'], 'twice' => $tortured['twice']]);
         // Whose hand-over was cut off is offered anew where that does no harm, and left to somebody where it might.
         self::assertSame(0, $tortured[$keys ? 'cut' : 'anew']);
+    }
+
+    public function testACarrierThatHangsDelaysNothingButItself(): void
+    {
+        $delays = HungCarrier::delays(texts: 24, seconds: 6);
+
+        self::assertCount(24, $delays);
+        self::assertLessThanOrEqual(1, max([0, ...$delays]), 'seconds behind its moment');
     }
 
     /** @return iterable<string, array{bool}> */
