@@ -154,7 +154,7 @@ final class DatabaseSeeder extends Seeder
                 'mapping' => json_decode((string) file_get_contents(base_path("demo/sources/$key.json")), true, 32, JSON_THROW_ON_ERROR),
             ]);
         }
-        $standins = config('linnet.demo.standins_url');
+        $standins = config('demo.standins_url');
         if (is_string($standins) && $standins !== '') {
             Source::query()->create([
                 'key' => 'racks', 'name' => 'Rack list', 'kind' => SourceKind::Watched, 'power' => ActivationState::On,
