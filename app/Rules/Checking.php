@@ -19,7 +19,7 @@ use Linnet\Core\Rule\Rule as Core;
 final class Checking
 {
     /** So many of those it reaches are looked at. */
-    private const REACHED = 400;
+    public const REACHED = 400;
 
     /**
      * @param  Rule|null  $itself  which is not held against itself
@@ -30,9 +30,18 @@ final class Checking
         return Checks::look(self::question($rule, $unit, $itself));
     }
 
-    /** @param  Rule|null  $itself  which is not held against itself */
-    public static function question(Core $rule, UnitOfWork $unit, ?Rule $itself = null): Question
-    {
+    /**
+     * @param  Rule|null  $itself  which is not held against itself
+     * @param  Reach|null  $reach  whom it would begin for, where that was asked already
+     * @param  int  $most  so many of those at most are looked at, the newest
+     */
+    public static function question(
+        Core $rule,
+        UnitOfWork $unit,
+        ?Rule $itself = null,
+        ?Reach $reach = null,
+        int $most = self::REACHED,
+    ): Question {
         $known = $unit->reader;
         $examples = new ExampleWorld($unit);
         $others = Rule::query()
@@ -54,7 +63,7 @@ final class Checking
             forms: array_values(array_map(strval(...), Form::query()->pluck('key')->all())),
             pools: $known->pools(),
             codes: DistinctValues::of('codes', 'list'),
-            reached: (new Reach($unit, $rule))->reached(self::REACHED),
+            reached: ($reach ?? new Reach($unit, $rule))->reached($most),
             examples: array_map(fn (Example $one): array => [$one, $examples->run($rule, $one)->came()], $rule->examples),
         );
     }

@@ -32,7 +32,7 @@ final class Reach
     public const WEEKS = 4;
 
     /** So many are asked about while somebody waits; of more nothing is said. */
-    private const MOST = 1000;
+    public const MOST = 1000;
 
     /** @var list<array{Subject, EvaluationContext}>|false|null false where it was not asked yet */
     private array|false|null $begun = false;
@@ -73,6 +73,14 @@ final class Reach
         }
 
         return $reached;
+    }
+
+    /** How many they are; null where they are too many to ask of each. */
+    public function many(): ?int
+    {
+        $begun = $this->begun();
+
+        return $begun === null ? null : count($begun);
     }
 
     /** Whether they are too many to ask of each. */

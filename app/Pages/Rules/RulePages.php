@@ -49,7 +49,10 @@ final readonly class RulePages
     /** What is said beside the rule. */
     public function checks(Rule $rule): ChecksPage
     {
-        return new ChecksPage($rule, Vocabularies::language(), Checking::question($rule->written(), $this->unit(), $rule));
+        $unit = $this->unit();
+        $reach = new Reach($unit, $rule->written());
+
+        return new ChecksPage($rule, Vocabularies::language(), Checking::question($rule->written(), $unit, $rule, $reach), $reach->many());
     }
 
     /** How long some words of it are for all whom it reaches today; or for all there are, where they are too many to ask of each. */
@@ -60,7 +63,8 @@ final readonly class RulePages
         $first = $written->flow->texts()[0] ?? null;
         $reach = new Reach($unit, $written);
         if (! $reach->isTooMany()) {
-            $bounds = (new Spread(Checking::question($written, $unit, $rule)))->bounds($words, $first?->id() === $step);
+            $question = Checking::question($written, $unit, $rule, $reach, Reach::MOST);
+            $bounds = (new Spread($question))->bounds($words, $first?->id() === $step);
 
             return $bounds === null ? '' : Spread::says($bounds);
         }

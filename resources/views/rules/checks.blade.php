@@ -1,3 +1,4 @@
+@if ($page->overWhom() !== '')<p class="soft sm mb-2">{{ $page->overWhom() }}</p>@endif
 @if ($page->findings !== [])
     <h2 class="mb-2">Worth a look</h2>
     @foreach ($page->findings as $finding)

@@ -10,8 +10,10 @@ use App\Models\Person;
 use App\Models\Record;
 use App\Pages\Rules\SpreadOfAll;
 use App\Pages\Rules\Tokens;
+use App\Rules\Reach;
 use App\Rules\Vocabularies;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Composed;
 use Linnet\Core\Text\Bounds;
@@ -176,5 +178,23 @@ final class RuleWordsTest extends FrontDeskTestCase
 
             self::assertEquals($expected, (new SpreadOfAll($unit, 'call'))->bounds($template, true), $words);
         }
+    }
+
+    public function testWhereNotEachIsLookedAtTheChecksSayOverHowMany(): void
+    {
+        $this->missedByWen();
+        $call = (array) DB::table('records')->where('person_id', $this->person(self::WEN)->id)->first();
+        $change = (array) DB::table('changes')->where('record_id', $call['id'])->where('kind', 'record_added')->first();
+        foreach (range(1, 404) as $n) {
+            $id = DB::table('records')->insertGetId(['external_id' => "again-$n"] + array_diff_key($call, ['id' => 1]));
+            DB::table('changes')->insert(['record_id' => $id] + array_diff_key($change, ['id' => 1]));
+        }
+
+        $many = (new Reach(UnitOfWork::reading(now()->toImmutable(), resolve(DatabaseSideEffects::class)), $this->rule->written()))->many();
+        self::assertGreaterThan(400, $many);
+        $this->get(route('rules.checks', $this->rule))
+            ->assertOk()
+            ->assertSee("This was looked at over the newest 400 of the $many it would begin for.")
+            ->assertSee('for the 400 newest it reaches today', false);
     }
 }
