@@ -12,6 +12,7 @@ use App\Sentences\Sentence;
 use Database\Seeders\DatabaseSeeder;
 use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Tests\Feature\TestCase;
+use Tests\Support\Databases;
 
 final class HostileDeliveriesTest extends TestCase
 {
@@ -38,7 +39,8 @@ final class HostileDeliveriesTest extends TestCase
         config(['linnet.deliveries.most_per_minute' => 1_000_000]);
         mt_srand(13);
         $statuses = $codes = [];
-        for ($i = 0; $i < self::SENT; $i++) {
+        $many = Databases::isPostgres() ? intdiv(self::SENT, 4) : self::SENT;
+        for ($i = 0; $i < $many; $i++) {
             [$source, $secret] = [['phone', DatabaseSeeder::PHONE_SECRET], ['bookings', DatabaseSeeder::BOOKINGS_SECRET]][$i % 2];
             $headers = $this->hostileHeaders($source);
             $status = $this->call(
@@ -48,14 +50,14 @@ final class HostileDeliveriesTest extends TestCase
         }
 
         self::assertSame([], array_diff(array_keys($statuses), [200, 413, 415, 422]), (string) json_encode($statuses));
-        self::assertSame(self::SENT, Delivery::query()->count());
+        self::assertSame($many, Delivery::query()->count());
         foreach (Delivery::query()->where('state', '!=', DeliveryState::Taken)->lazyById(500) as $delivery) {
             $said = $delivery->reason === null ? '' : Sentence::of($delivery->reason);
             self::assertMatchesRegularExpression('/^[\p{Lu}“].{8,}[.?]$/su', $said);
             $codes[(string) ($delivery->reason['code'] ?? '')] = true;
         }
         self::assertGreaterThan(20, count($codes), implode(' ', array_keys($codes)));
-        self::assertGreaterThan(500, Record::query()->count());
+        self::assertGreaterThan(intdiv($many, 20), Record::query()->count());
         // What was refused can be looked at and taken again without harm.
         $this->actingAs($this->staff(Role::Administrator));
         foreach (
