@@ -58,8 +58,12 @@ final class Pages
         $conversation = $busiest('messages', 'conversation_id');
         $record = DB::table('records')->join('record_types', 'record_types.id', '=', 'records.record_type_id')->where('key', 'booking')
             ->max('records.id');
+        // A season that is lived through without HTTP has had no deliveries.
         $delivery = DB::table('deliveries')->max('id');
-        $source = DB::table('sources')->where('id', DB::table('deliveries')->where('id', $delivery)->value('source_id'))->value('key');
+        $deliveries = $delivery === null ? [] : [
+            '/sources/'.DB::table('sources')->where('id', DB::table('deliveries')->where('id', $delivery)->value('source_id'))->value('key')
+                ."/deliveries/$delivery",
+        ];
 
         return [
             '/today', '/rules', '/rules?power=on&order=newest', '/rules/new', '/starters', "/rules/$rule", "/rules/$rule/runs",
@@ -68,10 +72,10 @@ final class Pages
             '/conversations?find=ann', "/conversations/$conversation", '/people', '/people?find=an', '/people?page=300', "/people/$person",
             "/people/$person/edit", '/records', '/records/booking', '/records/booking/board', "/records/booking/$record",
             '/records/booking?order=title&page=200', '/sent', '/sent?state=failed', '/sent?state=dropped', "/sent?rule=$rule",
-            '/sent?page=400', '/sent?find=quay', '/sources', "/sources/$source", "/sources/$source/deliveries/$delivery",
-            "/sources/$source/mapping", "/sources/$source/settings", '/imports', '/lines', '/lines/1', '/safeguards', '/safeguards/consent',
+            '/sent?page=400', '/sent?find=quay', '/sources', '/sources/phone', '/sources/phone/mapping', '/sources/phone/settings',
+            '/imports', '/lines', '/lines/1', '/safeguards', '/safeguards/consent',
             '/settings', '/settings/forms', '/settings/wordings', '/settings/wordings/water-level', '/settings/record-types/booking',
-            '/api',
+            '/api', ...$deliveries,
         ];
     }
 }
