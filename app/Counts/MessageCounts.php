@@ -76,7 +76,7 @@ final class MessageCounts
     public static function recount(): void
     {
         DB::transaction(function (): void {
-            DB::getDriverName() === 'pgsql' ? DB::statement('lock table messages, links, runs in share mode') : DB::table('message_counts')->delete();
+            DB::getDriverName() === 'pgsql' && DB::statement('lock table messages, links, runs in share mode');
             DB::table('message_counts')->delete();
             DB::statement('insert into message_counts ('.implode(', ', [...self::KEY, ...self::COUNTED]).') '.self::counted());
         });

@@ -47,8 +47,12 @@ final readonly class LastLook
 
         return UnitOfWork::work($now, $this->sideEffects, function (UnitOfWork $unit) use ($messages, $people): array {
             $unit->reader->preload($people);
+            // Asked behind the lock: another hand-over may have dropped one since these were read.
+            $ready = Message::query()->whereKey(array_column($messages, 'id'))->where('state', MessageState::Ready)->pluck('id')->flip();
 
-            return array_values(array_filter($messages, fn (Message $message): bool => $this->may($unit, $message)));
+            return array_values(
+                array_filter($messages, fn (Message $message): bool => $ready->has($message->id) && $this->may($unit, $message)),
+            );
         }, $people);
     }
 

@@ -197,7 +197,8 @@ final readonly class Outbox
     private function lookThrough(array $lines, \DateTimeImmutable $now): int
     {
         $old = $this->ready($lines)
-            ->where(fn (Builder $free) => $free->whereNull('leased_until')->orWhere('leased_until', '<', now()))
+            // Not those whose lease ran out: they may have gone.
+            ->whereNull('leased_until')
             ->where(
                 fn (Builder $query) => $query
                     ->where('anchor_at', '<=', $now)

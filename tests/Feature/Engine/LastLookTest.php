@@ -6,6 +6,7 @@ namespace Tests\Feature\Engine;
 
 use App\Engine\Batch;
 use App\Engine\DirectTexts;
+use App\Engine\LastLook;
 use App\Engine\Runner;
 use App\Models\Business;
 use App\Models\Conversation;
@@ -63,6 +64,28 @@ final class LastLookTest extends TestCase
         $this->travel(10)->minutes();
         $this->work();
         self::assertSame([], $this->handedOver);
+    }
+
+    /** Two at the hand-over may have found the same text before either looked at it. */
+    public function testWhatAnotherHasDroppedMeanwhileIsNotDroppedTwice(): void
+    {
+        foreach ([self::WEN, '+447700900308'] as $number) {
+            $this->missedCall($number);
+        }
+        $this->work();
+        $this->travel(2)->minutes();
+        resolve(Runner::class)->timers(new Batch(array_values(Timer::query()->pluck('id')->all())));
+        $found = fn (): Message => Message::query()->with(['line', 'rule'])->findOrFail($this->textsTo(self::WEN)[0]->id);
+        [$ours, $theirs] = [$found(), $found()];
+        $spent = fn (): int => (int) DB::table('spent_days')->sum('micros');
+        $both = $spent();
+        $this->textFrom(self::WEN, 'STOP');
+
+        foreach ([$ours, $theirs] as $message) {
+            self::assertSame([], resolve(LastLook::class)->at([$message], now()->toImmutable()));
+        }
+        self::assertSame($both - $ours->price_micros, $spent());
+        self::assertSame(1, DB::table('traces')->where('message_id', $ours->id)->where('code', 'gate.opted_out')->count());
     }
 
     public function testWhatWasHeldForALikelyStopIsAskedAboutAgainWhenTheySayStart(): void
