@@ -458,7 +458,11 @@ final class Advance
         }
         // Repeats that stand in between begin to count anew.
         $places = array_flip(array_keys($this->rule->flow->steps));
-        $times = array_filter($this->state->times, fn (string $id): bool => ($places[$id] ?? 0) < $places[$step->to], ARRAY_FILTER_USE_KEY);
+        $times = array_filter(
+            $this->state->times,
+            fn (string $id): bool => ($places[$id] ?? 0) < $places[$step->to] || ($places[$id] ?? 0) > $places[$step->id],
+            ARRAY_FILTER_USE_KEY,
+        );
         $this->state = $this->state
             ->at($step->to, $due)
             ->with(['round' => $this->state->round + 1, 'times' => [...$times, $step->id => $gone + 1]]);

@@ -44,7 +44,7 @@ final class OutText
      * @param  string  $name  step/round
      * @param  Template|null  $words  null where its wordings are used up
      * @param  string  $wordings  what its wording is counted under; empty where it is not
-     * @param  string|null  $line  key of the line it leaves from
+     * @param  string|null  $line  key of the line it leaves from; null where there is none yet
      */
     public function __construct(
         public readonly string $name,
@@ -55,7 +55,7 @@ final class OutText
         public readonly ?Template $words,
         public readonly string $wordings,
         public readonly string $wording,
-        public readonly ?string $line,
+        public ?string $line,
         public readonly \DateTimeImmutable $wantedAt,
         public readonly ?\DateTimeImmutable $anchor = null,
         public readonly ?string $picture = null,

@@ -24,6 +24,7 @@ use Linnet\Core\Rule\Step\Ask;
 use Linnet\Core\Rule\Step\Recipient;
 use Linnet\Core\Rule\Step\Sender;
 use Linnet\Core\Rule\Step\SenderKind;
+use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Step\TextKind;
 use Linnet\Core\Rule\Step\Who;
 use Linnet\Core\Text\Template\Template;
@@ -86,6 +87,7 @@ final readonly class OutboundMessages
     {
         $now = $context->now;
         $this->refresh($text);
+        $text->line ??= $this->chosenLine($text);
         $line = $text->line === null ? null : $this->reader->line($text->line);
         if ($text->words === null) {
             return $this->transition($text, TextState::Dropped, new Reason('text.used_up'), $now);
@@ -273,6 +275,16 @@ final readonly class OutboundMessages
         };
 
         return $this->contexts->colleague($staff, $to->who === Who::Number ? $to->which : null);
+    }
+
+    /** The key of the line its step says, as things are now. */
+    private function chosenLine(OutText $text): ?string
+    {
+        $step = $text->run?->rule->flow->step(explode('/', $text->name)[0]);
+
+        return $text->run !== null && $step instanceof Texting
+            ? $this->line($text->run, $step->outgoing()->from, $text->to)?->key
+            : $this->usable()?->key;
     }
 
     private function line(Run $run, Sender $from, Receiver $to): ?Line

@@ -128,6 +128,7 @@ final class Rehearsal
         );
         if ($run !== null) {
             $rehearsal->conductor->advance($run);
+            $rehearsal->settle();
             for ($looks = 0; $looks < self::LOOKS && ! $run->state->isOver(); $looks++) {
                 $due = $sheet->agenda->next();
                 [$next, $at] = $rehearsal->next($suppositions, $began);
@@ -236,7 +237,7 @@ final class Rehearsal
         $this->sheet->now = max($this->sheet->now, $moment);
     }
 
-    /** What has happened, then what is due, in rounds, until nothing is left. */
+    /** What has happened, then what is due, then what was asked of others, in rounds, until nothing is left. */
     private function settle(): void
     {
         do {
@@ -244,7 +245,12 @@ final class Rehearsal
             $this->scheduler->handle($happened);
             $due = $this->scheduler->resolveDue();
             $gone = $this->scheduler->piece();
-        } while ($happened !== [] || $due + $gone > 0);
+            $isDone = $happened === [] && $due + $gone === 0;
+            $asked = $isDone ? array_splice($this->sheet->asked, 0) : [];
+            foreach ($asked as [$run, $number]) {
+                $this->sideEffects->answer($run, $number);
+            }
+        } while (! $isDone || $asked !== []);
     }
 
     private function happen(WorldEvent $event): void
@@ -261,6 +267,8 @@ final class Rehearsal
             WorldEventKind::Rule => $this->turn($event->key, $event->power),
             WorldEventKind::Line => $this->turnLine($event->key, $event->power),
             WorldEventKind::Release => $this->release($event->key),
+            WorldEventKind::Stop => $this->stop((int) $person, $event->key),
+            WorldEventKind::Skip => $this->skip((int) $person, $event->key),
         };
     }
 
@@ -270,11 +278,11 @@ final class Rehearsal
         $person = $new->person === null ? null : $this->sheet->personIds[$new->person];
         $before = $id === null ? [] : $this->sheet->records[$id]->values;
         $to = array_filter(
-            $new->values,
+            $this->sheet->withPerson($new->type, $person, $new->values),
             fn (mixed $value, string $key): bool => ! Same::as($before[$key] ?? null, $value) && ($value !== null || isset($before[$key])),
             ARRAY_FILTER_USE_BOTH,
         );
-        if ($id !== null && $to === []) {
+        if ($id !== null && $to === [] && ($person === null || $person === $this->sheet->records[$id]->personId)) {
             return false;
         }
         $record = $this->sheet->put($new->key, $new->type, $person, [...$before, ...$to]);
@@ -332,7 +340,11 @@ final class Rehearsal
                 if ($run->ruleId === $rule->id && ! $run->state->isOver()) {
                     $run->power = $power;
                     $run->pausedUntil = $rule->pausedUntil;
-                    $power === ActivationState::Retired ? $this->end($run) : ($power === ActivationState::On && $this->wake($run));
+                    match ($power) {
+                        ActivationState::Retired => $this->end($run, new Reason('stop.retired'), 'retired'),
+                        ActivationState::On => $this->wake($run),
+                        ActivationState::Paused => null,
+                    };
                 }
             }
             if ($power === ActivationState::On) {
@@ -341,23 +353,37 @@ final class Rehearsal
         }
     }
 
-    private function end(Run $run): void
+    private function stop(int $person, string $key): void
     {
-        $reason = new Reason('stop.retired');
+        foreach ($this->sheet->live[$person] ?? [] as $run) {
+            $run->rule->key === $key && $this->end($run, new Reason('run.stopped'), 'stopped');
+        }
+    }
+
+    private function skip(int $person, string $key): void
+    {
+        foreach ($this->sheet->texts as $text) {
+            if ($text->to->personId === $person && $text->run?->rule->key === $key && $text->status()->isWaiting()) {
+                $this->outbound->drop($text->run, new DropText($text->name, new Reason('staff.skipped')));
+                $this->conductor->advance($text->run);
+            }
+        }
+    }
+
+    private function end(Run $run, Reason $reason, string $outcome): void
+    {
         if ($run->state->awaits !== null) {
             $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
         }
-        $run->state = $run->state->over('retired');
+        $run->state = $run->state->over($outcome);
         $this->runs->note($reason, $run->ruleId, $run, $run->subject);
         $this->runs->save($run, null);
     }
 
-    private function wake(Run $run): bool
+    private function wake(Run $run): void
     {
         $text = $run->state->awaits === null ? null : $this->texts->of($run, $run->state->awaits);
         $this->sheet->agenda->put($text === null ? "run:$run->id" : "text:$run->id/$text->name", $this->sheet->now);
-
-        return true;
     }
 
     private function turnLine(string $key, ActivationState $power): void

@@ -129,8 +129,8 @@ final readonly class World
         if ($ends <= $begins || $ends->getTimestamp() - $begins->getTimestamp() > 5 * 366 * 86_400) {
             throw Unreadable::at("$doc->path.ends", 'ends_before_it_begins');
         }
-        self::checkNames($doc, $people, $records, $events);
         $lines = $doc->each('lines', fn (Doc $line): Line => self::line($line, $staff), 1, 200);
+        self::checkNames($doc, $people, $records, $events, $lines);
         $lines = array_map(fn (Line $line, int $i): Line => $line->with(id: $i + 1), $lines, array_keys($lines));
 
         return new self(
@@ -278,10 +278,12 @@ final readonly class World
      * @param  list<WorldPerson>  $people
      * @param  list<WorldRecord>  $records
      * @param  list<WorldEvent>  $events
+     * @param  list<Line>  $lines
      */
-    private static function checkNames(Doc $doc, array $people, array $records, array $events): void
+    private static function checkNames(Doc $doc, array $people, array $records, array $events, array $lines): void
     {
         $known = array_fill_keys(array_column($people, 'key'), true);
+        $numbers = array_filter(array_column($lines, 'number', 'key'));
         $problems = [];
         foreach ($records as $i => $record) {
             if ($record->person !== null && ! isset($known[$record->person])) {
@@ -291,6 +293,9 @@ final readonly class World
         foreach ($events as $event) {
             if ($event->person !== null && ! isset($known[$event->person])) {
                 $problems[] = new Problem($event->path, new Reason('document.nobody', ['written' => $event->person]));
+            }
+            if ($event->kind === WorldEventKind::Text && ! isset($numbers[$event->key])) {
+                $problems[] = new Problem($event->path, new Reason('document.no_line', ['written' => $event->key]));
             }
         }
         if ($problems !== []) {

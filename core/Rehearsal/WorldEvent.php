@@ -66,7 +66,7 @@ final readonly class WorldEvent
             WorldEventKind::Start => $event(key: $doc->name('rule'), record: $doc->has('record') ? $doc->name('record') : null),
             WorldEventKind::Rule => $event(key: $doc->name('rule'), power: $doc->choice('power', ActivationState::class)),
             WorldEventKind::Line => $event(key: $doc->name('line'), power: $doc->choice('power', ActivationState::class)),
-            WorldEventKind::Release => $event(key: $doc->name('rule')),
+            WorldEventKind::Release, WorldEventKind::Stop, WorldEventKind::Skip => $event(key: $doc->name('rule')),
         };
     }
 

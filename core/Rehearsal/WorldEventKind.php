@@ -22,6 +22,10 @@ enum WorldEventKind: string
     case Line = 'line';
     /** The texts of a rule that wait for it are let go. */
     case Release = 'release';
+    /** Somebody stops what a rule does for a person. */
+    case Stop = 'stop';
+    /** Somebody leaves out the texts of a rule that wait for a person. */
+    case Skip = 'skip';
 
     /** A record may be nobody's; what people do is somebody's. */
     public function isAboutSomebody(): bool
@@ -43,6 +47,7 @@ enum WorldEventKind: string
             self::Rule => ['rule', 'power'],
             self::Line => ['line', 'power'],
             self::Release => ['rule'],
+            self::Stop, self::Skip => ['person', 'rule'],
         };
     }
 }

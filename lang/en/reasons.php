@@ -131,6 +131,7 @@ return [
         'last_before_first' => 'The last day comes before the first, :first.',
         'ends_before_it_begins' => 'It ends after it begins, and within five years.',
         'nobody' => '“:written” is nobody who is named here.',
+        'no_line' => '“:written” is no line with a number here, so nobody can write to it.',
         'no_type' => '“:written” is no type of record here. There are: :known.',
         'no_field' => '“:written” is no field of it. There are: :known.',
         'no_sender_name' => '“:written” cannot be a sender: up to 11 letters, digits and spaces, with one letter at least.',

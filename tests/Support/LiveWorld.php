@@ -17,10 +17,12 @@ use App\Models\Business;
 use App\Models\ChangeKind;
 use App\Models\Line;
 use App\Models\Message;
+use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Person;
 use App\Models\Rule;
 use App\Models\RuleVersion;
+use App\Models\Run;
 use App\Models\Staff;
 use App\Models\Timer;
 use Illuminate\Support\Facades\DB;
@@ -224,11 +226,7 @@ final class LiveWorld
                 $staff,
             ),
             WorldEventKind::Start => ($model = $rule()) !== null && $model->power === ActivationState::On
-                ? $runner->start(
-                    $model, (int) $id,
-                    $event->record === null ? null : (int) DB::table('records')->where('external_id', $event->record)->value('id'),
-                    AskedBy::Hand, $staff,
-                )
+                ? $this->start($model, (int) $id, $event->record, $staff)
                 : null,
             WorldEventKind::Rule => ($model = $rule()) === null || $model->power === $event->power
                 ? null
@@ -238,17 +236,38 @@ final class LiveWorld
                     ActivationState::Retired => $runner->retire($model),
                 },
             WorldEventKind::Line => $runner->switchLine(Line::query()->where('key', $event->key)->firstOrFail(), $event->power),
-            WorldEventKind::Release => $runner->release(
-                array_values(
-                    Message::query()
-                        ->where('rule_id', $rule()?->id)
-                        ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
-                        ->orderBy('id')
-                        ->pluck('id')
-                        ->all(),
-                ),
+            WorldEventKind::Stop => Run::query()
+                ->where('rule_id', $rule()?->id)
+                ->where('person_id', $id)
+                ->where('live', true)
+                ->orderBy('id')
+                ->pluck('id')
+                ->each(fn (int $run) => $runner->stopBy($run, $staff->name)),
+            WorldEventKind::Skip => array_map(
+                fn (int $text) => $runner->skip($text, $staff->name), $this->waiting($rule(), $id),
             ),
+            WorldEventKind::Release => $runner->release($this->waiting($rule())),
         };
+    }
+
+    /** @return list<int> the texts of a rule that wait, for anybody or for one person */
+    private function waiting(?Rule $rule, ?int $person = null): array
+    {
+        $ids = Message::query()
+            ->where('rule_id', $rule?->id)
+            ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+            ->when($person !== null, fn ($query) => $query->where('person_id', $person)->where('origin', MessageOrigin::Rule))
+            ->orderBy('id')
+            ->pluck('id');
+
+        return array_values(array_map(intval(...), $ids->all()));
+    }
+
+    /** Started for a record, it is about whose that is by then. */
+    private function start(Rule $rule, int $person, ?string $key, Staff $staff): void
+    {
+        $record = $key === null ? null : DB::table('records')->where('external_id', $key)->first(['id', 'person_id']);
+        resolve(Runner::class)->start($rule, (int) ($record->person_id ?? $person), $record?->id, AskedBy::Hand, $staff);
     }
 
     /** @param  array<string, scalar>  $values */

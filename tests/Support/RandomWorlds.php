@@ -4,117 +4,54 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Linnet\Core\Document\Doc;
+use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Time\WeeklyHours;
 
 /** Worlds made by chance from a seed: a few of the boathouse's rules, a few people, and a fortnight of things that happen. */
 final class RandomWorlds
 {
-    private const ZONES = [null, 'Europe/London', null, null, 'Australia/Sydney', 'Europe/Paris', null, null];
+    private const ZONES = [null, 'Europe/London', null, null, 'Australia/Sydney', 'Europe/Paris', 'America/New_York', null];
 
-    /** What the boathouse has no rule for. */
-    private const OTHERS = [
-        [
-            'key' => 'somebody-quiet',
-            'trigger' => [
-                'on' => 'gone_quiet', 'type' => 'person', 'while' => ['tag' => 'member'], 'for' => ['amount' => 4, 'unit' => 'days'],
-            ],
-            'again' => ['policy' => 'every_time'],
-            'steps' => [
-                [
-                    'id' => 'q', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'],
-                    'wordings' => [['id' => 'q', 'text' => 'Are you well, {{ first_name }}?']],
-                ],
-            ],
-        ],
-        [
-            'key' => 'moved-town',
-            'trigger' => ['on' => 'record_changed', 'type' => 'person', 'field' => 'town', 'to' => 'Osier'],
-            'again' => ['policy' => 'every_time'],
-            'steps' => [
-                [
-                    'id' => 'm', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'last_used'],
-                    'wordings' => [['id' => 'm', 'text' => 'Welcome to Osier.']],
-                ],
-            ],
-        ],
-        [
-            'key' => 'same-words',
-            'trigger' => ['on' => 'record_changed', 'type' => 'person', 'field' => 'town'],
-            'again' => ['policy' => 'every_time'],
-            'steps' => [
-                [
-                    'id' => 's', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'],
-                    'wordings' => [['id' => 's', 'text' => 'Welcome to Osier.']],
-                ],
-            ],
-        ],
-        [
-            'key' => 'later-word',
-            'trigger' => ['on' => 'text_received', 'words' => ['later'], 'match' => 'first'],
-            'again' => ['policy' => 'every_time'],
-            'steps' => [
-                ['id' => 'c', 'do' => 'change', 'set' => ['booking.state' => 'cancelled'], 'record' => 'next'],
-                ['id' => 'n', 'do' => 'change', 'set' => ['basket.state' => 'left'], 'record' => 'newest'],
-                [
-                    'id' => 'l',
-                    'do' => 'branch',
-                    'cases' => [
-                        [
-                            'if' => ['field' => 'first_name', 'test' => 'is', 'value' => 'Bo'],
-                            'steps' => [['id' => 'b', 'do' => 'change', 'add' => ['tag' => ['member']]]],
-                        ],
-                    ],
-                    'otherwise' => [
-                        [
-                            'id' => 't', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'last_used'],
-                            'wordings' => [['id' => 't', 'text' => 'It is put off.']],
-                        ],
-                    ],
-                ],
-            ],
-        ],
-        [
-            'key' => 'yearly',
-            'trigger' => [
-                'on' => 'date_reached', 'type' => 'person', 'field' => 'member_since',
-                'offset' => ['amount' => 3, 'unit' => 'days', 'side' => 'before', 'time' => '09:00', 'clock' => 'theirs'],
-                'each_year' => true,
-            ],
-            'again' => ['policy' => 'once_per_occasion'],
-            'steps' => [
-                [
-                    'id' => 'y', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'],
-                    'if_late' => ['only_with' => ['amount' => 1, 'unit' => 'days']],
-                    'wordings' => [['id' => 'y', 'text' => 'Another year, {{ first_name }}.']],
-                ],
-            ],
-        ],
-    ];
+    /** Each with clocks that change while it lasts: in London and Sydney, in London and New York, and in New York alone. */
+    private const BEGINS = ['2026-03-23', '2026-10-19', '2026-03-02'];
+
+    /** @param  list<Rule>  $rules */
+    private function __construct(
+        private readonly Worlds $worlds,
+        private readonly BoathouseNames $names,
+        private readonly int $begins,
+        private readonly int $people,
+        private readonly array $rules,
+    ) {
+    }
 
     /** @return array{Worlds, list<Rule>} */
     public static function of(int $seed): array
     {
         mt_srand($seed);
+        $from = new \DateTimeImmutable(self::BEGINS[$seed % 3], new \DateTimeZone('UTC'));
+        $worlds = self::around($from, $seed);
         $files = glob(dirname(__DIR__, 2).'/demo/rules/*.json') ?: [];
-        $rules = [];
-        foreach ((array) array_rand($files, 14 + $seed % 8) as $i) {
-            $rules[] = Rule::fromJson((string) file_get_contents($files[$i]));
+        $rules = array_map(
+            fn (int $i): Rule => Rule::fromJson((string) file_get_contents($files[$i])), (array) array_rand($files, 8 + $seed % 5),
+        );
+        $keys = array_map(fn (Rule $rule): string => (string) $rule->key, $rules);
+        $drawn = array_map(fn (int $i): string => "drawn-$i", range(1, 6 + $seed % 4));
+        $names = new BoathouseNames($worlds->build()->types, [...$keys, ...$drawn, 'no-such-rule'], $from);
+        foreach ($drawn as $key) {
+            $rules[] = RandomRules::next($names, $key);
         }
-        foreach (self::OTHERS as $document) {
-            if (self::chance(50)) {
-                $rules[] = Rule::read(
-                    Doc::of(
-                        $document + [
-                            'linnet_rule' => 1, 'name' => $document['key'], 'conditions' => ['all' => []],
-                            'stop_early' => ['reply' => false],
-                        ],
-                    ),
-                );
-            }
-        }
-        $worlds = Worlds::boathouse('2026-03-23T08:00:00Z', '2026-04-20T00:00:00Z')
+        shuffle($rules);
+        $one = new self($worlds, $names, $from->getTimestamp(), 3 + $seed % 5, $rules);
+        $one->fill($seed);
+
+        return [$worlds, $rules];
+    }
+
+    private static function around(\DateTimeImmutable $from, int $seed): Worlds
+    {
+        $worlds = Worlds::boathouse($from->format('Y-m-d\T08:00:00\Z'), $from->modify('28 days')->format('Y-m-d\T00:00:00\Z'))
             ->with('pools', [
                 'water-level' => [
                     ['id' => 'low', 'text' => 'The water is low.'],
@@ -123,7 +60,12 @@ final class RandomWorlds
             ])
             ->with('codes', ['welcome' => ['AB12', 'CD34', 'EF56']])
             ->business('install', "world-$seed")
-            ->business('holidays', ['2026-04-03', '2026-04-06']);
+            ->business('leap_days_on', $seed % 2 === 0 ? '1_march' : '28_february')
+            ->business('holidays', [$from->modify('11 days')->format('Y-m-d'), $from->modify('14 days')->format('Y-m-d')]);
+        if ($seed % 2 === 0) {
+            // A sender by name, which nobody can write to; in the other worlds there is none that is called so.
+            $worlds->with('lines', [...$worlds->document()['lines'], ['key' => 'news', 'name' => 'Osier Quay']]);
+        }
         if ($seed % 3 === 0) {
             $worlds->pace(['per_minute' => 1, 'per_day' => 6])->policy(['cap' => ['per_day' => 2, 'gap_minutes' => 30]]);
         }
@@ -133,10 +75,15 @@ final class RandomWorlds
         if ($seed % 5 === 2) {
             $worlds->line('workshop', ['countries' => ['GB'], 'hours' => WeeklyHours::daily('10:00', '16:00')->toDocument()]);
         }
-        $people = 3 + $seed % 5;
-        for ($i = 0; $i < $people; $i++) {
-            // Numbers of its own for each world: the carrier remembers what it carried.
-            $worlds->person(
+
+        return $worlds;
+    }
+
+    private function fill(int $seed): void
+    {
+        for ($i = 0; $i < $this->people; $i++) {
+            // Numbers of its own for each of sixty worlds: the carrier remembers what it carried.
+            $this->worlds->person(
                 "p$i",
                 $i === 2
                     ? '+141655501'.(10 + ($seed % 60))
@@ -145,177 +92,172 @@ final class RandomWorlds
                         : '+447700900'.(300 + ($seed % 60) * 10 + $i)),
                 array_filter([
                     'zone' => self::ZONES[$i], 'line' => $i % 3 === 2 ? 'workshop' : null,
-                    'first_name' => self::one(['Ana', 'Bo', 'Cleo', 'Dan']), 'consent' => self::chance(60) ? ['marketing'] : null,
-                    'lists' => self::chance(50) ? ['newsletter'] : null, 'tags' => self::chance(30) ? ['member'] : null,
-                    'fields' => ['member_since' => self::one(['2020-03-28', '2024-02-29', '2021-04-02'])],
+                    'first_name' => Chance::one(['Ana', 'Bo', 'Cleo', 'Dan']), 'consent' => Chance::is(60) ? ['marketing'] : null,
+                    'lists' => Chance::is(50) ? ['newsletter'] : null, 'tags' => Chance::is(30) ? ['member'] : null,
+                    'fields' => ['member_since' => Chance::one(['2020-03-28', '2024-02-29', '2021-04-02', '2023-10-30'])],
                 ]),
             );
         }
         for ($i = 0; $i < 12; $i++) {
-            [$type, $values] = self::something($i);
-            $worlds->record("r$i", $type, 'p'.mt_rand(0, $people - 1), $values);
+            [$type, $values] = $this->something($i);
+            $this->worlds->record("r$i", $type, $this->somebody(), $values);
         }
-        $at = strtotime('2026-03-23T09:00:00Z');
-        for ($i = 0; $i < 60; $i++) {
+        for ($i = 0, $at = $this->begins + 9 * 3_600; $i < 60; $i++) {
             $at += mt_rand(600, 55_000);
-            self::event($worlds, gmdate('Y-m-d\TH:i:s\Z', $at), 'p'.mt_rand(0, $people - 1), $i, $rules);
+            $this->event(gmdate('Y-m-d\TH:i:s\Z', $at), $i);
         }
-
-        return [$worlds, $rules];
     }
 
-    /** @param  list<Rule>  $rules */
-    private static function event(Worlds $worlds, string $at, string $person, int $i, array $rules): void
+    private function event(string $at, int $i): void
     {
-        $rule = $rules[mt_rand(0, count($rules) - 1)]->key ?? '';
-        switch (mt_rand(0, 15)) {
-            case 0: case 1: case 2:
-                [$type, $values] = self::something($i);
-                $worlds->happens($at, "e$i", $type, $person, $values);
-                break;
-            case 3: case 4: case 5:
-                $document = $worlds->document();
-                $known = [
-                    ...$document['records'],
-                    ...array_filter($document['events'], fn (array $event): bool => $event['what'] === 'record'),
-                ];
-                $record = $known[array_rand($known)];
-                $worlds->happens($at, $record['id'], $record['type'], null, self::changed($record['type']));
-                break;
-            case 6:
-            case 7:
-            case 8:
-                $worlds->text(
-                    $at,
-                    $person,
-                    self::one([
-                        'yes', 'Y', 'cancel', 'STOP', 'START', 'Kayka tomorrow?', 'what is the water level', 'thank you',
-                        'please stop texting me', 'kayak', 'later next month', 'hm',
-                    ]),
-                    self::one(['front-desk', 'front-desk', 'workshop']),
-                );
-                break;
-            case 9:
-                $worlds->event($at, 'label', [
-                    'person' => $person,
-                    ...self::one([['list' => 'newsletter'], ['tag' => 'member']]),
-                    'change' => self::one(['added', 'removed']),
-                ]);
-                break;
-            case 10:
-                $worlds->event($at, 'form', ['person' => $person, 'form' => 'hire']);
-                break;
-            case 11:
-                $worlds->event($at, 'fate', [
-                    'person' => $person,
-                    'fate' => self::one(['failed', 'undeliverable', 'link_opened']),
-                    'of_rule' => 'basket-left',
-                ]);
-                break;
-            case 12:
-                $worlds->event($at, self::one(['start', 'release']), []);
-                break;
-            case 13:
-            case 14:
-                $worlds->event($at, 'person', [
-                    'person' => $person,
-                    'values' => self::one([
-                        ['town' => 'Osier'],
-                        ['town' => 'Acle'],
-                        ['member_since' => gmdate('Y-m-d', strtotime('2020-03-23') + mt_rand(0, 20) * 86_400)],
-                    ]),
-                ]);
-                break;
-            default:
-                $worlds->event($at, 'rule', ['rule' => $rule, 'power' => self::one(['paused', 'on', 'on'])]);
-        }
-        $document = $worlds->document();
-        $last = array_key_last($document['events']);
-        if ($document['events'][$last]['what'] === 'start') {
-            $document['events'][$last] += ['person' => $person, 'rule' => $rule];
-        } elseif ($document['events'][$last]['what'] === 'release') {
-            $document['events'][$last] += ['rule' => $rule];
-        }
-        $worlds->with('events', $document['events']);
-    }
-
-    /** @return array{string, array<string, mixed>} */
-    private static function something(int $i): array
-    {
-        $day = fn (int $from, int $to): string => gmdate('Y-m-d', strtotime('2026-03-23') + mt_rand($from, $to) * 86_400);
-
-        return self::one([
-            fn (): array => [
-                'booking',
-                [
-                    'lesson' => 'beginners’ lesson', 'state' => 'booked', 'starts_at' => $day(0, 12).'T'.self::one(['09', '14']).':00:00Z',
-                    'ends_at' => $day(0, 14).'T16:00:00Z', 'instructor' => mt_rand(1, 2), 'price' => 45,
-                ],
-            ],
-            fn (): array => [
-                'basket',
-                [
-                    'what' => 'Tow line', 'state' => 'open', 'pieces' => mt_rand(0, 2), 'value' => 31.5,
-                    'url' => "https://shop.osierquay.example/b/$i",
-                ],
-            ],
-            fn (): array => [
-                'deal',
-                [
-                    'title' => "Away day $i", 'stage' => self::one(['asked', 'offered']), 'value' => mt_rand(500, 2000),
-                    'day' => $day(10, 40), 'owner' => mt_rand(1, 2),
-                ],
-            ],
-            fn (): array => [
-                'invoice',
-                [
-                    'number' => "I-$i", 'state' => 'sent', 'amount' => 120, 'due' => $day(-5, 12),
-                    'link' => "https://pay.osierquay.example/$i",
-                ],
-            ],
-            fn (): array => ['job', ['boat' => 'kayak', 'stage' => self::one(['looked at', 'ready']), 'cost' => 60]],
-            fn (): array => ['service_plan', ['boat' => 'skiff', 'state' => 'runs', 'next_check' => $day(10, 30), 'rack' => 'B4']],
-            fn (): array => [
-                'call',
-                ['outcome' => 'missed', 'line' => self::one(['+447700900100', '+447700900101']), 'started_at' => '2026-03-24T10:00:00Z'],
-            ],
-            fn (): array => ['order', ['what' => 'Paddle', 'state' => 'packed', 'value' => 62, 'paid_at' => $day(0, 10).'T10:00:00Z']],
-        ])();
-    }
-
-    /** @return array<string, mixed> */
-    private static function changed(string $type): array
-    {
-        $day = fn (): string => gmdate('Y-m-d', strtotime('2026-03-23') + mt_rand(0, 20) * 86_400);
-
-        return match ($type) {
-            'booking' => self::one([
-                ['state' => 'cancelled'], ['state' => 'came'], ['state' => 'did not come'], ['starts_at' => $day().'T11:00:00Z'],
-                ['starts_at' => $day().'T15:00:00Z'],
+        $rule = (string) Chance::one($this->rules)->key;
+        $person = $this->somebody();
+        match (mt_rand(0, 25)) {
+            18, 19, 20, 21, 22, 23, 24, 25 => $this->meet(Chance::one($this->rules), $at, $i, $person),
+            0, 1, 2 => (function () use ($at, $i, $person): void {
+                [$type, $values] = $this->something($i);
+                $this->worlds->happens($at, "e$i", $type, $person, $values);
+            })(),
+            3, 4, 5, 6 => (function () use ($at): void {
+                $record = Chance::one($this->known());
+                $this->worlds->happens($at, $record['id'], $record['type'], null, $this->changed($record['type']));
+            })(),
+            7, 8, 9 => $this->worlds->text($at, $person, $this->words(), Chance::one(['front-desk', 'front-desk', 'workshop'])),
+            10 => $this->worlds->event($at, 'label', [
+                'person' => $person, ...Chance::one([['list' => 'newsletter'], ['tag' => 'member']]),
+                'change' => Chance::one(['added', 'removed']),
             ]),
-            'basket' => self::one([['state' => 'paid'], ['pieces' => mt_rand(0, 4)], ['state' => 'left']]),
-            'deal' => self::one([['stage' => 'offered'], ['stage' => 'agreed'], ['stage' => 'lost'], ['value' => mt_rand(500, 2000)]]),
-            'invoice' => self::one([['state' => 'paid'], ['due' => $day()]]),
-            'job' => self::one([['stage' => 'ready'], ['stage' => 'collected']]),
-            'service_plan' => self::one([['next_check' => $day()], ['state' => 'ended']]),
-            'order' => ['state' => 'sent'],
-            default => ['outcome' => 'answered'],
+            11 => $this->worlds->event($at, 'form', ['person' => $person, 'form' => 'hire']),
+            12 => $this->worlds->event($at, 'fate', [
+                'person' => $person, 'fate' => Chance::one(['failed', 'undeliverable', 'link_opened']), 'of_rule' => $rule,
+            ]),
+            13 => $this->worlds->event($at, 'start', ['person' => $person, 'rule' => $rule]),
+            14 => Chance::is(50)
+                ? $this->worlds->event($at, 'release', ['rule' => $rule])
+                : $this->worlds->event($at, Chance::one(['stop', 'skip']), ['person' => $person, 'rule' => $rule]),
+            15, 16 => $this->worlds->event($at, 'person', [
+                'person' => $person,
+                'values' => Chance::one([
+                    ['town' => 'Osier'], ['town' => 'Acle'], ['first_name' => 'Eli'],
+                    ['member_since' => gmdate('Y-m-d', $this->begins - 6 * 31_557_600 + mt_rand(0, 20) * 86_400)],
+                ]),
+            ]),
+            default => Chance::is(70)
+                ? $this->worlds->event($at, 'rule', ['rule' => $rule, 'power' => Chance::one(['paused', 'on', 'on', 'retired'])])
+                : $this->worlds->event($at, 'line', [
+                    'line' => Chance::one(['front-desk', 'workshop']), 'power' => Chance::one(['paused', 'on', 'on']),
+                ]),
         };
     }
 
-    /**
-     * @template T
-     *
-     * @param  non-empty-list<T>  $of
-     * @return T
-     */
-    private static function one(array $of): mixed
+    private function somebody(): string
     {
-        return $of[mt_rand(0, count($of) - 1)];
+        return 'p'.mt_rand(0, $this->people - 1);
     }
 
-    private static function chance(int $percent): bool
+    /** @return non-empty-list<array<string, mixed>> the records there are by now */
+    private function known(): array
     {
-        return mt_rand(1, 100) <= $percent;
+        ['records' => $records, 'events' => $events] = $this->worlds->document();
+
+        /** @var non-empty-list<array<string, mixed>> */
+        return [...$records, ...array_filter($events, fn (array $event): bool => $event['what'] === 'record')];
+    }
+
+    /** What somebody writes: often one of the words a rule listens to. */
+    private function words(): string
+    {
+        return Chance::one([
+            'yes', 'Y', 'cancel', 'STOP', 'START', 'Kayka tomorrow?', 'what is the water level', 'thank you', 'please stop texting me',
+            'kayak', 'later next month', 'hm', ...BoathouseNames::WORDS,
+        ]);
+    }
+
+    /** Something a rule may begin by. */
+    private function meet(Rule $rule, string $at, int $i, string $person): void
+    {
+        $trigger = $rule->trigger->toDocument();
+        $type = $rule->trigger->type();
+        $change = fn (string $field): array => [$field => $trigger['to'] ?? $this->names->value($type, $field)];
+        /** @var non-empty-list<string> $words */
+        $words = $trigger['words'] ?? ['kayak'];
+        $lines = array_intersect($trigger['lines'] ?? [], ['front-desk', 'workshop']) ?: ['front-desk'];
+        match ($type === RecordType::PERSON && $trigger['on'] === 'record_added' ? 'started' : $trigger['on']) {
+            'record_added' => $this->worlds->happens($at, "e$i", $type, $person, $this->something($i, $type)[1]),
+            'record_changed', 'date_reached' => $type === RecordType::PERSON
+                ? $this->worlds->event($at, 'person', ['person' => $person, 'values' => $change($trigger['field'])])
+                : $this->worlds->happens($at, $this->oneOf($type)['id'] ?? "e$i", $type, $person, $change($trigger['field'])),
+            'text_received' => $this->worlds->text($at, $person, Chance::one($words), Chance::one($lines)),
+            'label_changed' => $this->worlds->event($at, 'label', ['person' => $person] + array_diff_key($trigger, ['on' => 1])),
+            'text_fate' => $this->worlds->event($at, 'fate', ['person' => $person] + array_diff_key($trigger, ['on' => 1])),
+            default => $this->worlds->event(
+                $at, 'start',
+                array_filter(['person' => $person, 'rule' => $rule->key, 'record' => $this->oneOf($type, $person)['id'] ?? null]),
+            ),
+        };
+    }
+
+    /** @return array<string, mixed>|null a record of a type, and of a person */
+    private function oneOf(string $type, ?string $person = null): ?array
+    {
+        $known = array_filter(
+            $this->known(),
+            fn (array $one): bool => $one['type'] === $type && ($person === null || ($one['person'] ?? '') === $person),
+        );
+
+        return $known === [] ? null : Chance::one($known);
+    }
+
+    /** @return array{string, array<string, mixed>} */
+    private function something(int $i, ?string $type = null): array
+    {
+        $day = fn (int $from, int $to): string => $this->names->day(mt_rand($from, $to));
+
+        $some = [
+            'booking' => [
+                'lesson' => 'beginners’ lesson', 'state' => 'booked', 'starts_at' => $day(0, 12).'T'.Chance::one(['09', '14']).':00:00Z',
+                'ends_at' => $day(0, 14).'T16:00:00Z', 'instructor' => mt_rand(1, 2), 'price' => 45,
+            ],
+            'basket' => [
+                'what' => 'Tow line', 'state' => 'open', 'pieces' => mt_rand(0, 2), 'value' => 31.5,
+                'url' => "https://shop.osierquay.example/b/$i",
+            ],
+            'deal' => [
+                'title' => "Away day $i", 'stage' => Chance::one(['asked', 'offered']), 'value' => mt_rand(500, 2000),
+                'day' => $day(10, 40), 'owner' => mt_rand(1, 2),
+            ],
+            'invoice' => [
+                'number' => "I-$i", 'state' => 'sent', 'amount' => 120, 'due' => $day(-5, 12), 'link' => "https://pay.osierquay.example/$i",
+            ],
+            'job' => ['boat' => 'kayak', 'stage' => Chance::one(['looked at', 'ready']), 'cost' => 60],
+            'service_plan' => ['boat' => 'skiff', 'state' => 'runs', 'next_check' => $day(10, 30), 'rack' => 'B4'],
+            'call' => [
+                'outcome' => 'missed', 'line' => Chance::one(['+447700900100', '+447700900101']), 'started_at' => $day(1, 2).'T10:00:00Z',
+            ],
+            'order' => ['what' => 'Paddle', 'state' => 'packed', 'value' => 62, 'paid_at' => $day(0, 10).'T10:00:00Z'],
+        ];
+        $type = isset($some[$type]) ? $type : Chance::one(array_keys($some));
+
+        return [$type, $some[$type]];
+    }
+
+    /** @return array<string, mixed> */
+    private function changed(string $type): array
+    {
+        $day = fn (): string => $this->names->day(mt_rand(0, 20));
+
+        return match ($type) {
+            'booking' => Chance::one([
+                ['state' => 'cancelled'], ['state' => 'came'], ['state' => 'did not come'], ['starts_at' => $day().'T11:00:00Z'],
+                ['starts_at' => $day().'T15:00:00Z'],
+            ]),
+            'basket' => Chance::one([['state' => 'paid'], ['pieces' => mt_rand(0, 4)], ['state' => 'left']]),
+            'deal' => Chance::one([['stage' => 'offered'], ['stage' => 'agreed'], ['stage' => 'lost'], ['value' => mt_rand(500, 2000)]]),
+            'invoice' => Chance::one([['state' => 'paid'], ['due' => $day()]]),
+            'job' => Chance::one([['stage' => 'ready'], ['stage' => 'collected']]),
+            'service_plan' => Chance::one([['next_check' => $day()], ['state' => 'ended']]),
+            'order' => ['state' => 'sent'],
+            default => ['outcome' => 'answered'],
+        };
     }
 }

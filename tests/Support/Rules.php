@@ -84,6 +84,11 @@ final class Rules
         ]);
     }
 
+    public function repeat(string $to, int $times, string $unit): self
+    {
+        return $this->step(['do' => 'repeat', 'to' => $to, 'times' => $times, 'every' => ['amount' => 1, 'unit' => $unit]]);
+    }
+
     /** @return array<string, mixed> */
     public function document(): array
     {

@@ -482,6 +482,8 @@ final class DatabaseMessageStore implements MessageStore
             },
             'reason' => $text->reason === null ? null : json_encode($text->reason->toArray(), JSON_THROW_ON_ERROR),
             'number' => $text->to->number,
+            // Where there is none to leave from, it is kept with the first, and asks again for one of its own.
+            'line_id' => ($text->line === null ? null : $this->reader->line($text->line)?->id) ?? $this->reader->lines()[0]->id,
             'at' => DatabaseRunStore::at($left ? $settled : $text->wantedAt),
             'slot_at' => $text->slot === null ? null : DatabaseRunStore::at($text->slot),
             'left_at' => $left ? DatabaseRunStore::at($settled) : null,
@@ -510,7 +512,6 @@ final class DatabaseMessageStore implements MessageStore
             'name' => $name, 'key' => (string) Str::uuid7(),
             'origin' => $text->origin === TextOrigin::Notice ? MessageOrigin::Notice->value : MessageOrigin::Rule->value,
             'person_id' => $run->personId(),
-            'line_id' => ($text->line === null ? null : $this->reader->line($text->line)?->id) ?? $this->reader->lines()[0]->id,
             'run_id' => $run->id, 'rule_id' => (int) $run->ruleId,
             'rule_version_id' => $this->runs->versionOf($run->id), 'step' => explode('/', $text->name)[0], 'kind' => $text->kind->value,
             'template' => $text->words?->source, 'wanted_at' => DatabaseRunStore::at($text->wantedAt), 'to_staff_id' => $text->to->staffId,
@@ -561,6 +562,7 @@ final class DatabaseMessageStore implements MessageStore
     {
         $isNotice = $row->origin === MessageOrigin::Notice->value;
         $zone = $this->reader->business()->zone;
+        $reason = $row->reason === null ? null : (string) (json_decode((string) $row->reason, true, 16, JSON_THROW_ON_ERROR)['code'] ?? '');
         // Only whom it goes to and at which number: everything else about them is read anew before it is judged.
         $to = new Receiver(
             '', $row->number, $this->reader->business()->country, NumberKind::Unknown, null, $zone, [$zone],
@@ -570,13 +572,14 @@ final class DatabaseMessageStore implements MessageStore
         $text = new OutText(
             substr((string) $row->name, strlen("$run->id/")), $run, $isNotice ? TextOrigin::Notice : TextOrigin::Rule,
             TextKind::from((string) $row->kind), $to, $row->template === null ? null : Template::parse((string) $row->template),
-            (string) $row->wordings, (string) $row->wording, $this->reader->lineKey((int) $row->line_id),
+            (string) $row->wordings, (string) $row->wording,
+            $reason === 'text.no_line' ? null : $this->reader->lineKey((int) $row->line_id),
             DatabaseBusinessReader::moment($row->wanted_at),
             $row->anchor_at === null ? null : DatabaseBusinessReader::moment($row->anchor_at), $row->picture, (bool) $row->expects_reply,
         );
         $text->id = (int) $row->id;
-        if ($row->reason !== null) {
-            $this->saidSo[(string) $row->name] = (string) (json_decode((string) $row->reason, true, 16, JSON_THROW_ON_ERROR)['code'] ?? '');
+        if ($reason !== null) {
+            $this->saidSo[(string) $row->name] = $reason;
         }
         $text->released = (bool) $row->released;
         $text->slot = $row->slot_at === null ? null : DatabaseBusinessReader::moment($row->slot_at);

@@ -101,6 +101,12 @@ final readonly class InMemorySideEffects implements SideEffects
 
     public function lookUp(Run $run, string $name, string $number): void
     {
+        $this->sheet->asked[] = [$run, $number];
+    }
+
+    /** Whoever is asked about a number answers within the moment, after all that is done in it without asking anybody. */
+    public function answer(Run $run, string $number): void
+    {
         $person = $this->sheet->people[$run->personId()];
         $alive = $this->sheet->world->alive[$number] ?? true;
         $this->sheet->people[$run->personId()] = self::with($person, ['numbers' => array_map(
@@ -108,6 +114,7 @@ final readonly class InMemorySideEffects implements SideEffects
             $person->numbers,
         )]);
         $this->did('look_up', $run, ['number' => $number, 'alive' => $alive]);
+        $this->sheet->agenda->put("run:$run->id", $this->sheet->now);
     }
 
     /** What may be a mobile is taken for one: a look-up would tell. */

@@ -13,6 +13,7 @@ use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\Change;
 use Linnet\Core\Record\Change\StatusReported;
+use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
@@ -95,6 +96,9 @@ final class Sheet
     /** @var list<array{at: \DateTimeImmutable, what: string, run: int, with: array<string, mixed>}> */
     public array $sideEffects = [];
 
+    /** @var list<array{Run, string}> numbers asked about and not answered yet, and the runs that ask */
+    public array $asked = [];
+
     /** @var array<int, array<string, \DateTimeImmutable>> when each rule's last text left, by person and rule */
     public array $lastTexts = [];
 
@@ -124,17 +128,34 @@ final class Sheet
             }
         }
         foreach ($world->records as $record) {
-            $this->put($record->key, $record->type, $record->person === null ? null : $this->personIds[$record->person], $record->values);
+            $person = $record->person === null ? null : $this->personIds[$record->person];
+            $this->put($record->key, $record->type, $person, $this->withPerson($record->type, $person, $record->values));
         }
+    }
+
+    /**
+     * A record's values, with the field that leads to its person.
+     *
+     * @param  array<string, scalar|null>  $values
+     * @return array<string, scalar|null>
+     */
+    public function withPerson(string $type, ?int $person, array $values): array
+    {
+        $leads = $this->world->types[$type]->fields[$this->world->types[$type]->personField ?? ''] ?? null;
+
+        return $person !== null && $leads?->kind === FieldKind::Person ? [$leads->key => $person] + $values : $values;
     }
 
     /** @param  array<string, string|int|float|bool|null>  $values */
     public function put(string $key, string $type, ?int $person, array $values): Record
     {
         $id = $this->recordIds["$type/$key"] ??= count($this->recordIds) + 1;
-        $person ??= $this->records[$id]->personId ?? null;
-        if (! isset($this->records[$id]) && $person !== null) {
-            $this->recordsOf[$person][] = $id;
+        $before = $this->records[$id]->personId ?? null;
+        $person ??= $before;
+        if ($person !== $before) {
+            $this->recordsOf[(int) $before] = array_values(array_diff($this->recordsOf[(int) $before] ?? [], [$id]));
+            $this->recordsOf[(int) $person][] = $id;
+            sort($this->recordsOf[(int) $person]);
         }
 
         return $this->records[$id] = new Record($id, $this->world->types[$type], $values, $person, $this->now);

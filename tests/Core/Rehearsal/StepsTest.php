@@ -9,6 +9,7 @@ use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\RehearsalResult;
 use Linnet\Core\Rule\Rule;
 use PHPUnit\Framework\TestCase;
+use Tests\Support\Rules;
 use Tests\Support\Worlds;
 
 /** Each trigger, step and rule-wide setting in a small world, told by what leaves when and what is done. */
@@ -130,6 +131,20 @@ final class StepsTest extends TestCase
             1,
             $this->lived($offer()->happens('2026-03-31T10:00:00Z', 'd', 'deal', null, ['stage' => 'agreed']), 'offer-unanswered'),
         );
+    }
+
+    public function testARepeatAroundAnotherIsDoneAsOftenAsItSays(): void
+    {
+        $rule = Rules::whenCallIsMissed()
+            ->evenIfTheyReply()
+            ->text('One.')
+            ->repeat('s1', 2, 'hours')
+            ->repeat('s1', 1, 'days')
+            ->build();
+        $world = Worlds::boathouse()->policy(['same_text_seconds' => 0])->person('bo', self::BO)->call('2026-03-02T10:00:00Z', 'c', 'bo');
+
+        // Three, and a day later three again.
+        self::assertCount(6, Rehearsal::of($world->build(), [$rule])->sent());
     }
 
     public function testAnniversariesComeEachYearAndLeapDaysFallOnADayThereIs(): void
