@@ -226,7 +226,7 @@ final class SeasonSimulation
         $receipts = resolve(Receipts::class);
         $taken = $this->carrier->took();
         foreach ($taken as $text) {
-            $receipts->take(
+            $receipts->receive(
                 $text['key'], $text['ref'], $text['arrives'] ? 'arrived' : 'failed', $text['arrives'] ? null : 'nobody has this number',
                 $now, $text['arrives'] ? '' : 'no_such_number',
             );
@@ -254,7 +254,7 @@ final class SeasonSimulation
     private function writeBack(string $from, string $to, string $words, string $about): void
     {
         $ref = 'H'.strtoupper(substr(hash('xxh128', "$about/$words"), 0, 10));
-        resolve(InboundTexts::class)->take($ref, $from, $to, $words);
+        resolve(InboundTexts::class)->receive($ref, $from, $to, $words);
         $this->remember($ref, null, $from, $to, $words, 'arrived', $this->clock->now());
         $conversation = Conversation::query()
             ->whereHas('line', fn ($line) => $line->where('number', $to))

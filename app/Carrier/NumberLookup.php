@@ -23,7 +23,7 @@ final readonly class NumberLookup
     }
 
     /** @return Reason  what was found; where there is no answer, why, and the number is as it was */
-    public function ask(Number $number, \DateTimeImmutable $now): Reason
+    public function lookUp(Number $number, \DateTimeImmutable $now): Reason
     {
         try {
             $response = Http::withToken($this->secret)

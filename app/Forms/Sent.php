@@ -47,7 +47,7 @@ final readonly class Sent
      * @param  string|null  $name  plain letters
      * @return Reason|null why nothing can be asked back of anybody just now; null where all is well
      */
-    public function take(Form $form, PhoneNumber $number, ?string $name, bool $agrees, ?string $from): ?Reason
+    public function submit(Form $form, PhoneNumber $number, ?string $name, bool $agrees, ?string $from): ?Reason
     {
         return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
             $form, $number, $name, $agrees, $from,

@@ -40,7 +40,7 @@ final readonly class DeliveryStatusHandler
         if ($message->origin === MessageOrigin::Rule) {
             $this->tell($message, $message->held_against ? ReportedStatus::Undeliverable : ReportedStatus::Failed, $now);
         }
-        $this->look(Line::query()->lockForUpdate()->findOrFail($message->line_id), $now);
+        $this->checkHealth(Line::query()->lockForUpdate()->findOrFail($message->line_id), $now);
     }
 
     public function linkOpened(Message $message, \DateTimeImmutable $now): void
@@ -61,7 +61,7 @@ final readonly class DeliveryStatusHandler
         );
     }
 
-    private function look(Line $line, \DateTimeImmutable $now): void
+    private function checkHealth(Line $line, \DateTimeImmutable $now): void
     {
         $limits = Business::ours()->gatePolicy()->health;
         $last = DB::table('messages')->where('line_id', $line->id)->whereNotNull('status_at')->where('id', '>', $line->well_since_message)

@@ -53,7 +53,7 @@ final readonly class InboundTexts
      * @param  string  $id  the carrier's own name for it; the same one again changes nothing
      * @return bool false if the line is not ours or the sender is no number
      */
-    public function take(string $id, string $from, string $to, string $text): bool
+    public function receive(string $id, string $from, string $to, string $text): bool
     {
         $line = Line::query()->firstWhere('number', $to);
         try {

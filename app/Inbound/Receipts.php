@@ -36,7 +36,7 @@ final readonly class Receipts
      * @param  string  $code  why it failed, in the carrier's own word
      * @return bool false if no such text is known
      */
-    public function take(?string $key, string $ref, string $fate, ?string $detail, \DateTimeImmutable $at, string $code = ''): bool
+    public function receive(?string $key, string $ref, string $fate, ?string $detail, \DateTimeImmutable $at, string $code = ''): bool
     {
         return DB::transaction(function () use ($key, $ref, $fate, $detail, $at, $code): bool {
             $message = Message::query()->where($key === null ? 'carrier_ref' : 'key', $key ?? $ref)->lockForUpdate()->first();

@@ -35,7 +35,7 @@ final class Consents
         $this->read(array_keys($numbers));
     }
 
-    public function take(PersonInput $said, ?Person $person): void
+    public function record(PersonInput $said, ?Person $person): void
     {
         $number = $said->number->e164 ?? $person->number->e164 ?? null;
         if ($said->consent === null || $person === null || $number === null) {

@@ -47,7 +47,7 @@ final readonly class Deliveries
      * @param  array<string, string>  $headers  by name in small letters
      * @param  Reason|null  $doubt  why it is not believed to come from the source
      */
-    public function take(Source $source, string $body, array $headers, ?Reason $doubt): Delivery
+    public function receive(Source $source, string $body, array $headers, ?Reason $doubt): Delivery
     {
         if ($doubt !== null) {
             return $this->sample($source, $body, $headers, $doubt);
@@ -204,7 +204,7 @@ final readonly class Deliveries
     private function write(Delivery $delivery, Source $source, Cleaned $cleaned): void
     {
         try {
-            $written = $this->writer->take($cleaned, ChangeOrigin::delivery($source, $delivery->id));
+            $written = $this->writer->upsert($cleaned, ChangeOrigin::delivery($source, $delivery->id));
         } catch (Refused $e) {
             $delivery->fill(['state' => DeliveryState::Refused, 'fingerprint' => null, 'reason' => $e->reason()->toArray()])->save();
 

@@ -156,7 +156,7 @@ final readonly class Imports
                     break;
                 }
             }
-            $counts = $rows === [] ? [] : $this->take($import, $rows);
+            $counts = $rows === [] ? [] : $this->importRows($import, $rows);
             foreach ($counts as $name => $many) {
                 $import->setAttribute($name, $import->getAttribute($name) + $many);
             }
@@ -176,7 +176,7 @@ final readonly class Imports
      * @param  non-empty-list<array{cells: list<string>, offset: int}>  $rows
      * @return array<string, int>
      */
-    private function take(Import $import, array $rows): array
+    private function importRows(Import $import, array $rows): array
     {
         $mapping = $import->readMapping() ?? throw new \LogicException('not mapped');
         $targets = Deliveries::targets($mapping);

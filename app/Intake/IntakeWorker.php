@@ -29,7 +29,7 @@ final readonly class IntakeWorker
     /** @return int how much was done; 0 means there is nothing to do now */
     public function round(): int
     {
-        $done = $this->watches->look() + $this->readOne() + $this->takeBack() + $this->pruning->piece();
+        $done = $this->watches->poll() + $this->readOne() + $this->takeBack() + $this->pruning->piece();
         foreach (Import::query()->where('state', ImportState::Running)->orderBy('id')->limit(4)->pluck('id') as $id) {
             $done += $this->import((int) $id);
         }

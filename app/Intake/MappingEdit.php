@@ -45,7 +45,7 @@ final readonly class MappingEdit
         $target = $said['target'] ?? '';
         $document = $this->mapping->toDocument();
         $changed = match ($said['part'] ?? '') {
-            'take' => $this->take($document, $target, $said['at'] ?? ''),
+            'take' => $this->takeFrom($document, $target, $said['at'] ?? ''),
             'always' => self::put($document, $target, ['always' => $said['value'] ?? '']),
             'drop' => self::put($document, $target, null),
             'fold' => self::with($document, $target, ['fold' => $said['fold'] ?? '']),
@@ -70,7 +70,7 @@ final readonly class MappingEdit
      * @param  array<string, mixed>  $document
      * @return array<string, mixed>
      */
-    private function take(array $document, string $target, string $at): array
+    private function takeFrom(array $document, string $target, string $at): array
     {
         $path = Path::parse($at);
         $field = $this->targets[$target] ?? null;

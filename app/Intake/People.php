@@ -86,7 +86,7 @@ final class People
      *
      * @throws Refused where what they are known by leads to two people, and the account's rule refuses that
      */
-    public function take(PersonInput $said, KnownPeople $known): ?array
+    public function upsert(PersonInput $said, KnownPeople $known): ?array
     {
         if (! $said->isSomebody()) {
             return null;

@@ -29,7 +29,7 @@ final class RecordWriter
     }
 
     /** @throws Refused */
-    public function take(Cleaned $cleaned, ChangeOrigin $origin): Written
+    public function upsert(Cleaned $cleaned, ChangeOrigin $origin): Written
     {
         $written = $this->upsertMany([$cleaned], $origin)[0];
 
@@ -41,7 +41,7 @@ final class RecordWriter
     {
         DB::beginTransaction();
         try {
-            return $this->take($cleaned, $origin);
+            return $this->upsert($cleaned, $origin);
         } finally {
             DB::rollBack();
         }
@@ -50,7 +50,7 @@ final class RecordWriter
     /** Whom something is said about; made known if nobody. */
     public function person(PersonInput $said, ChangeOrigin $origin): Person
     {
-        return Person::query()->findOrFail($this->take(new Cleaned('person', null, $said, []), $origin)->personId);
+        return Person::query()->findOrFail($this->upsert(new Cleaned('person', null, $said, []), $origin)->personId);
     }
 
     /**
@@ -81,14 +81,14 @@ final class RecordWriter
                 $values = $records?->resolve($one->fields) ?? [];
                 $isLate = $records?->isLate($one) === true && $one->knownPeople === KnownPeople::Overwrite;
                 $known = $isLate ? KnownPeople::Fill : $one->knownPeople;
-                [$person, $isNew, $altered] = $people->take($said[$i], $known) ?? [null, false, []];
+                [$person, $isNew, $altered] = $people->upsert($said[$i], $known) ?? [null, false, []];
                 if ($records === null) {
                     $done[$i] = self::ofPerson($person ?? throw Refused::because('nobody'), $isNew, $altered, $said[$i]);
                 } else {
                     $done[$i] = $records->write($one, $values, $person?->id, $isNew);
                     $changes[] = self::changeOfPerson($person, $altered, $origin, $now);
                 }
-                $consents->take($one->person, $person);
+                $consents->record($one->person, $person);
                 $changes[] = self::change($done[$i], $records === null, $origin, $now);
             } catch (Refused $e) {
                 $done[$i] = $e;
@@ -162,7 +162,7 @@ final class RecordWriter
         $people = new People($business->conflicts, $origin, $now, [$said]);
         $records = new Records($type, new References($business->country, $origin->versions), $origin, $now, []);
         $values = $records->resolve($fields);
-        [$person, $isNew] = $people->take($said, KnownPeople::Fill) ?? [null, false];
+        [$person, $isNew] = $people->upsert($said, KnownPeople::Fill) ?? [null, false];
         $leads = $type->field($type->person_field);
         $personId = $leads?->kind === FieldKind::Person && array_key_exists($leads->key, $values) ? $values[$leads->key] : $person?->id;
         $written = $records->change($record, $one, $values, $personId === null ? null : (int) $personId, $isNew);

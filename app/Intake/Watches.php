@@ -31,7 +31,7 @@ final readonly class Watches
     }
 
     /** @return int how many addresses were looked at */
-    public function look(): int
+    public function poll(): int
     {
         $due = Source::query()
             ->where('kind', SourceKind::Watched)

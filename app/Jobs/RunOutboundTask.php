@@ -116,7 +116,7 @@ final class RunOutboundTask implements ShouldQueue
         if ($number === null || ! $lookup->isThere()) {
             throw new \RuntimeException($number === null ? 'the number is nobody’s any more' : 'no number look-up is set up');
         }
-        $reason = $lookup->ask($number, $now);
+        $reason = $lookup->lookUp($number, $now);
         if ($reason->code === 'lookup.failed') {
             throw new \RuntimeException(is_string($reason->with['detail'] ?? null) ? $reason->with['detail'] : '');
         }

@@ -27,7 +27,7 @@ final class Checking
      */
     public static function of(Core $rule, UnitOfWork $unit, ?Rule $itself = null): array
     {
-        return Checks::look(self::question($rule, $unit, $itself));
+        return Checks::findings(self::question($rule, $unit, $itself));
     }
 
     /**

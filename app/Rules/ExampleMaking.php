@@ -13,8 +13,6 @@ use Linnet\Core\Record\RecordType as CoreType;
 use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Rule;
-use Linnet\Core\Rule\Trigger\DateReached;
-use Linnet\Core\Rule\Trigger\RecordChanged;
 
 /** Makes somebody up whom a rule can be held to. */
 final readonly class ExampleMaking
@@ -58,7 +56,7 @@ final readonly class ExampleMaking
                 : RecordType::query()->with('fields')->firstWhere('key', $rule->trigger->type());
         $at = $this->now->setTimezone(new \DateTimeZone($this->business->zone))->setTime(10, 0);
         // What lies behind the date it hangs on has been, what hangs before it is to come.
-        $day = $at->modify($rule->trigger instanceof DateReached && ! $rule->trigger->offset->before ? '+1 day' : '+40 days');
+        $day = $at->modify($rule->trigger->offset()?->before === false ? '+1 day' : '+40 days');
         $record = [];
         foreach ($type->fields ?? [] as $field) {
             $value = $this->value($field, $day);
@@ -93,8 +91,6 @@ final readonly class ExampleMaking
      */
     private static function begun(Rule $rule, array $record): array
     {
-        return $rule->trigger instanceof RecordChanged && $rule->trigger->to !== null
-            ? [$rule->trigger->field => $rule->trigger->to] + $record
-            : $record;
+        return $rule->trigger->begunWith() + $record;
     }
 }

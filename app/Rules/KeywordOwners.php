@@ -8,7 +8,6 @@ use App\Models\Rule;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rule\Rule as Core;
-use Linnet\Core\Rule\Trigger\TextReceived;
 
 /** Two rules that are on may not listen for the same word on the same line. */
 final class KeywordOwners
@@ -16,20 +15,15 @@ final class KeywordOwners
     /** @throws ValidationException naming the rule that has the word already */
     public static function check(Rule $rule, Core $read): void
     {
-        if (! $read->trigger instanceof TextReceived) {
+        $listens = $read->trigger->listens();
+        if ($listens === null) {
             return;
         }
         foreach (
             Rule::query()->where('power', ActivationState::On)->whereKeyNot($rule->id)->with('version')->orderBy('name')->get() as $other
         ) {
-            $trigger = $other->version?->read()->trigger;
-            if (
-                ! ($trigger instanceof TextReceived) ||
-                ($read->trigger->lines !== [] && $trigger->lines !== [] && array_intersect($read->trigger->lines, $trigger->lines) === [])
-            ) {
-                continue;
-            }
-            $shared = $read->trigger->keywords->shared($trigger->keywords);
+            $theirs = $other->version?->read()->trigger->listens();
+            $shared = $theirs === null ? [] : $listens->shared($theirs);
             if ($shared !== []) {
                 throw ValidationException::withMessages([
                     'power' => 'The rule “'.

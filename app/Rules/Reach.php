@@ -20,11 +20,7 @@ use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\RecordType as CoreType;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
-use Linnet\Core\Rule\Trigger\CalendarReached;
-use Linnet\Core\Rule\Trigger\DateReached;
-use Linnet\Core\Rule\Trigger\GoneQuiet;
-use Linnet\Core\Rule\Trigger\RecordAdded;
-use Linnet\Core\Rule\Trigger\RecordChanged;
+use Linnet\Core\Rule\Trigger\Foresight;
 
 /** Whom a rule would begin for, asked of the engine about each of those there are: counted where they are few enough, else not said. */
 final class Reach
@@ -44,16 +40,14 @@ final class Reach
     /** "In the next four weeks it would begin for 42 bookings, of 40 people, as things stand." */
     public function sentence(): string
     {
-        $trigger = $this->rule->trigger;
-
-        return match (true) {
-            $trigger instanceof DateReached => $this->say('In the next four weeks it would begin for %s, as things stand.'),
-            $trigger instanceof GoneQuiet => $this->say('It would begin to wait now for %s.'),
-            $trigger instanceof CalendarReached => $this->say('At its moment it would begin for %s, as things stand.'),
-            $trigger instanceof RecordAdded, $trigger instanceof RecordChanged => $this->say(
+        return match ($this->rule->trigger->foresight()) {
+            Foresight::Dates => $this->say('In the next four weeks it would begin for %s, as things stand.'),
+            Foresight::Quiet => $this->say('It would begin to wait now for %s.'),
+            Foresight::Audience => $this->say('At its moment it would begin for %s, as things stand.'),
+            Foresight::Added, Foresight::Changed => $this->say(
                 'What happened in the last four weeks would have begun it for %s, by what is known of them now.',
             ),
-            default => 'How often it begins depends on what people do, and is not known beforehand.',
+            Foresight::None => 'How often it begins depends on what people do, and is not known beforehand.',
         };
     }
 
@@ -136,10 +130,11 @@ final class Reach
     private function asked(): ?array
     {
         $trigger = $this->rule->trigger;
-        $ids = match (true) {
-            $trigger instanceof DateReached, $trigger instanceof GoneQuiet, $trigger instanceof CalendarReached => $this->candidates(),
-            $trigger instanceof RecordAdded, $trigger instanceof RecordChanged => $this->happened($trigger),
-            default => [],
+        $ids = match ($trigger->foresight()) {
+            Foresight::Dates, Foresight::Quiet, Foresight::Audience => $this->candidates(),
+            Foresight::Added => $this->added(),
+            Foresight::Changed => $this->changed(),
+            Foresight::None => [],
         };
         if ($ids === null) {
             return null;
@@ -171,12 +166,14 @@ final class Reach
     private function fits(EvaluationContext $context): bool
     {
         $trigger = $this->rule->trigger;
+        if ($trigger->condition()?->weigh($context)->holds() === false) {
+            return false;
+        }
 
-        return match (true) {
-            $trigger instanceof DateReached => $this->comesWithin($context) && $this->rule->conditions->weigh($context)->holds(),
-            $trigger instanceof GoneQuiet => $trigger->while->weigh($context)->holds(),
-            $trigger instanceof CalendarReached => $trigger->audience->weigh($context)->holds() &&
-                $this->rule->conditions->weigh($context)->holds(),
+        return match ($trigger->foresight()) {
+            // What else must hold is asked when it has been quiet for as long as it says.
+            Foresight::Quiet => true,
+            Foresight::Dates => $this->comesWithin($context) && $this->rule->conditions->weigh($context)->holds(),
             default => $this->rule->conditions->weigh($context)->holds(),
         };
     }
@@ -207,43 +204,25 @@ final class Reach
         return count($ids) > self::MOST ? null : array_values(array_map(intval(...), $ids));
     }
 
-    /** @return list<int>|null what it happened to */
-    private function happened(RecordAdded|RecordChanged $trigger): ?array
+    /** @return list<int>|null what came in lately: that it did is all that is asked */
+    private function added(): ?array
     {
-        $isPeople = $trigger->type() === CoreType::PERSON;
-        $kind =
-            $trigger instanceof RecordAdded
-                ? ($isPeople
-                    ? ChangeKind::PersonAdded
-                    : ChangeKind::RecordAdded)
-                : ($isPeople
-                    ? ChangeKind::PersonChanged
-                    : ChangeKind::RecordChanged);
-        $changes = Change::query()
-            ->where('kind', $kind)
-            ->where('at', '>=', $this->unit->now->modify('-'.self::WEEKS.' weeks'))
-            ->when(
-                $trigger instanceof RecordChanged,
-                fn (Builder $some) => $some->whereLike('to', '%"'.($trigger instanceof RecordChanged ? $trigger->field : '').'":%'),
-            )
-            ->when(
-                ! $isPeople,
-                fn (Builder $some) => $some->whereIn(
-                    'record_id',
-                    DB::table('records')
-                        ->where('record_type_id', RecordType::query()->where('key', $trigger->type())->value('id') ?? 0)
-                        ->select('id'),
-                ),
-            )
-            ->orderBy('id')
-            ->limit(self::MOST + 1);
-        if ($trigger instanceof RecordAdded) {
-            // That it was added is all that is asked.
-            $ids = $changes->toBase()->pluck($isPeople ? 'person_id' : 'record_id')->all();
+        $isPeople = $this->rule->trigger->type() === CoreType::PERSON;
+        $ids = $this->lately($isPeople ? ChangeKind::PersonAdded : ChangeKind::RecordAdded)->toBase()
+            ->pluck($isPeople ? 'person_id' : 'record_id')->all();
 
-            return count($ids) > self::MOST ? null : array_values(array_unique(array_map(intval(...), $ids)));
-        }
-        $changes = $changes->get();
+        return count($ids) > self::MOST ? null : array_values(array_unique(array_map(intval(...), $ids)));
+    }
+
+    /** @return list<int>|null what changed lately as the trigger says */
+    private function changed(): ?array
+    {
+        $trigger = $this->rule->trigger;
+        $isPeople = $trigger->type() === CoreType::PERSON;
+        $field = substr((string) strrchr(".{$trigger->field()}", '.'), 1);
+        $changes = $this->lately($isPeople ? ChangeKind::PersonChanged : ChangeKind::RecordChanged)
+            ->whereLike('to', "%\"$field\":%")
+            ->get();
         if (count($changes) > self::MOST) {
             return null;
         }
@@ -254,5 +233,26 @@ final class Reach
         );
 
         return array_values(array_unique(array_map(intval(...), $met->pluck($isPeople ? 'person_id' : 'record_id')->all())));
+    }
+
+    /** @return Builder<Change> one more than are asked about */
+    private function lately(ChangeKind $kind): Builder
+    {
+        $type = $this->rule->trigger->type();
+
+        return Change::query()
+            ->where('kind', $kind)
+            ->where('at', '>=', $this->unit->now->modify('-'.self::WEEKS.' weeks'))
+            ->when(
+                $type !== CoreType::PERSON,
+                fn (Builder $some) => $some->whereIn(
+                    'record_id',
+                    DB::table('records')
+                        ->where('record_type_id', RecordType::query()->where('key', $type)->value('id') ?? 0)
+                        ->select('id'),
+                ),
+            )
+            ->orderBy('id')
+            ->limit(self::MOST + 1);
     }
 }

@@ -22,7 +22,6 @@ use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
-use Linnet\Core\Rule\Trigger\RecordChanged;
 use Linnet\Core\Rule\Trigger\Trigger;
 
 /** Copies onto paper what is known about one sample, and rehearses a rule there. */
@@ -83,10 +82,8 @@ final class SampleWorld
     /** A record as it is when what starts the rule has just happened to it. */
     private static function begun(Trigger $trigger, Record $record): Record
     {
-        return $trigger instanceof RecordChanged && $trigger->to !== null && $record->type->key === $trigger->type
-            ? new Record(
-                $record->id, $record->type, [$trigger->field => $trigger->to] + $record->values, $record->personId, $record->changedAt,
-            )
+        return $record->type->key === $trigger->type() && $trigger->begunWith() !== []
+            ? new Record($record->id, $record->type, $trigger->begunWith() + $record->values, $record->personId, $record->changedAt)
             : $record;
     }
 

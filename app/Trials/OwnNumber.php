@@ -42,7 +42,7 @@ final readonly class OwnNumber
     }
 
     /** @return Reason|null why no code was sent */
-    public function ask(Staff $staff, string $written): ?Reason
+    public function requestCode(Staff $staff, string $written): ?Reason
     {
         try {
             $number = Numbers::read($written, Business::ours()->country);

@@ -11,7 +11,7 @@ use Linnet\Core\Rule\Example\Expected;
 /** An example that would go otherwise than it is expected to. */
 final class BrokenExample implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         foreach ($of->examples as [$example, $came]) {
             $reason = self::differs($example, $came);

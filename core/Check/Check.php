@@ -8,5 +8,5 @@ namespace Linnet\Core\Check;
 interface Check
 {
     /** @return iterable<Finding> */
-    public function look(Question $of): iterable;
+    public function findings(Question $of): iterable;
 }

@@ -8,11 +8,11 @@ namespace Linnet\Core\Check;
 final class Checks
 {
     /** @return list<Finding> what blocks first */
-    public static function look(Question $of): array
+    public static function findings(Question $of): array
     {
         $findings = [];
         foreach (self::all() as $check) {
-            foreach ($check->look($of) as $finding) {
+            foreach ($check->findings($of) as $finding) {
                 $findings[] = $finding;
             }
         }

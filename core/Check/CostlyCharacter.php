@@ -14,7 +14,7 @@ use Linnet\Core\Text\Template\Template;
 /** A character in the words themselves that makes the whole text cost more. */
 final class CostlyCharacter implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         foreach ($of->rule->flow->texts() as $step) {
             foreach ($of->wordsOf($step) as $template) {

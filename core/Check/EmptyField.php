@@ -11,7 +11,7 @@ use Linnet\Core\Text\Template\Template;
 /** A field that is empty for some of those it reaches, with nothing to say instead: their text is set aside. */
 final class EmptyField implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         foreach ($of->reached === [] ? [] : $of->rule->flow->texts() as $step) {
             if (! $step->outgoing()->to->isPerson()) {

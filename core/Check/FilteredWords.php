@@ -12,7 +12,7 @@ final class FilteredWords implements Check
     /** A short host with a short path hides where it leads. */
     private const SHORT_LINK = '~https?://(?:www\.)?[a-z0-9-]{1,6}\.[a-z]{2,3}/[A-Za-z0-9]{3,10}(?![\w/.])~';
 
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         foreach ($of->rule->flow->texts() as $step) {
             foreach ($of->wordsOf($step) as $template) {

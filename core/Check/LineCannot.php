@@ -10,12 +10,11 @@ use Linnet\Core\Record\Line;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Step\Ask;
 use Linnet\Core\Rule\Step\SenderKind;
-use Linnet\Core\Rule\Trigger\TextReceived;
 
 /** A line that cannot do what a step needs: a name cannot be answered, nobody called or texted, nobody owns. */
 final class LineCannot implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         $type = $of->types[$of->rule->trigger->type()] ?? null;
         foreach ($of->rule->flow->texts() as $step) {
@@ -34,7 +33,7 @@ final class LineCannot implements Check
             if ($from->kind === SenderKind::Owner && $type?->ownerField() === null) {
                 yield new Finding(new Reason('check.no_owner'), true, $step->id());
             }
-            if ($from->kind === SenderKind::Contacted && ! $of->rule->trigger instanceof TextReceived && ! self::hasLine($type)) {
+            if ($from->kind === SenderKind::Contacted && $of->rule->trigger->listens() === null && ! self::hasLine($type)) {
                 yield new Finding(new Reason('check.not_contacted'), false, $step->id());
             }
         }

@@ -5,18 +5,20 @@ declare(strict_types=1);
 namespace Linnet\Core\Check;
 
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Change\Change;
+use Linnet\Core\Record\Change\LabelChanged;
+use Linnet\Core\Record\Change\LabelKind;
+use Linnet\Core\Record\Change\PersonChanged;
+use Linnet\Core\Record\Change\RecordChanged;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Rule;
-use Linnet\Core\Rule\Same;
 use Linnet\Core\Rule\Step\MakeChange;
 use Linnet\Core\Rule\Step\OtherRule;
-use Linnet\Core\Rule\Trigger\LabelChanged;
-use Linnet\Core\Rule\Trigger\RecordChanged;
 
 /** Rules that set each other off in a ring. */
 final class Ring implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         $ring = self::from($of->rule, $of->others, [$of->rule]);
         if ($ring !== null) {
@@ -62,22 +64,28 @@ final class Ring implements Check
 
     private static function changeSetsOff(MakeChange $step, Rule $other): bool
     {
-        $trigger = $other->trigger;
-        if ($trigger instanceof LabelChanged) {
-            $labels = ($trigger->added ? $step->add : $step->remove)[$trigger->kind->value];
-
-            return in_array(
-                mb_strtolower($trigger->name, 'UTF-8'),
-                array_map(fn (string $one): string => mb_strtolower($one, 'UTF-8'), $labels),
-                true,
-            );
-        }
-        if ($trigger instanceof RecordChanged) {
-            $path = $trigger->type === RecordType::PERSON ? $trigger->field : "$trigger->type.$trigger->field";
-
-            return array_key_exists($path, $step->set) && ($trigger->to === null || Same::as($step->set[$path], $trigger->to));
+        foreach (self::changes($step) as $change) {
+            if ($other->trigger->meets($change, '')) {
+                return true;
+            }
         }
 
         return false;
+    }
+
+    /** @return iterable<Change> what a step makes of a record, whatever it was before */
+    private static function changes(MakeChange $step): iterable
+    {
+        foreach (LabelKind::cases() as $kind) {
+            foreach ([[$step->add, true], [$step->remove, false]] as [$labels, $added]) {
+                foreach ($labels[$kind->value] as $label) {
+                    yield new LabelChanged($kind, $label, $added);
+                }
+            }
+        }
+        foreach ($step->set as $path => $value) {
+            [$type, $key] = str_contains($path, '.') ? explode('.', $path, 2) : [RecordType::PERSON, $path];
+            yield $type === RecordType::PERSON ? new PersonChanged([], [$key => $value]) : new RecordChanged($type, [], [$key => $value]);
+        }
     }
 }

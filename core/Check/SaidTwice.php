@@ -9,7 +9,7 @@ use Linnet\Core\Reason;
 /** The business's name or the way to stop, written into the words of a text that Linnet adds them to. */
 final class SaidTwice implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         foreach (array_slice($of->rule->flow->texts(), 0, 1) as $step) {
             foreach ($of->wordsOf($step) as $template) {

@@ -15,7 +15,7 @@ use Linnet\Core\Rule\Condition\Test;
 /** Two rules that text the same people for the same occasion. */
 final class SameOccasion implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         foreach ($of->others as $other) {
             if (

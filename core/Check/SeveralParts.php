@@ -9,7 +9,7 @@ use Linnet\Core\Reason;
 /** More than one part for some of those it reaches, the first text with what Linnet adds. */
 final class SeveralParts implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         foreach ($of->reached === [] ? [] : $of->rule->flow->texts() as $i => $step) {
             if (! $step->outgoing()->to->isPerson()) {

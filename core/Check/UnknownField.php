@@ -21,10 +21,6 @@ use Linnet\Core\Rule\Step\TellStaff;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Step\WaitFor;
 use Linnet\Core\Rule\Step\WaitForDate;
-use Linnet\Core\Rule\Trigger\CalendarReached;
-use Linnet\Core\Rule\Trigger\DateReached;
-use Linnet\Core\Rule\Trigger\GoneQuiet;
-use Linnet\Core\Rule\Trigger\RecordChanged;
 use Linnet\Core\Text\Template\Node\Link;
 use Linnet\Core\Text\Template\Node\MergeField;
 use Linnet\Core\Text\Template\Template;
@@ -38,7 +34,7 @@ final class UnknownField implements Check
 
     private const STAFF = ['name', 'first_name', 'email', 'number', 'texts_allowed'];
 
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         $known = self::known($of);
         foreach (self::used($of) as [$path, $step]) {
@@ -78,12 +74,11 @@ final class UnknownField implements Check
     private static function used(Question $of): iterable
     {
         $trigger = $of->rule->trigger;
-        if ($trigger instanceof DateReached || $trigger instanceof RecordChanged) {
-            yield [$trigger->type === RecordType::PERSON ? $trigger->field : "$trigger->type.$trigger->field", null];
+        if ($trigger->field() !== null) {
+            yield [$trigger->field(), null];
         }
         $conditions = [
-            $of->rule->conditions, $of->rule->stopEarly->while, $of->rule->goal?->condition,
-            $trigger instanceof GoneQuiet ? $trigger->while : null, $trigger instanceof CalendarReached ? $trigger->audience : null,
+            $of->rule->conditions, $of->rule->stopEarly->while, $of->rule->goal?->condition, $trigger->condition(),
         ];
         foreach (array_filter($conditions) as $condition) {
             yield from self::inCondition($condition, null);

@@ -12,14 +12,11 @@ use Linnet\Core\Rule\Step\Recipient;
 use Linnet\Core\Rule\Step\TellStaff;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Step\Who;
-use Linnet\Core\Rule\Trigger\FormSent;
-use Linnet\Core\Rule\Trigger\TextFate;
-use Linnet\Core\Rule\Trigger\TextReceived;
 
 /** A type, line, form, rule, pool of wordings, list of codes or member of staff that is not there. */
 final class UnknownName implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         $rules = array_filter(array_map(fn (Rule $one): ?string => $one->key, [...$of->others, $of->rule]));
         $lines = array_map(fn ($line): string => $line->key, $of->lines);
@@ -47,14 +44,8 @@ final class UnknownName implements Check
         if ($trigger->type() !== RecordType::PERSON) {
             yield ['type', $trigger->type(), null];
         }
-        if ($trigger instanceof FormSent) {
-            yield ['form', $trigger->form, null];
-        }
-        if ($trigger instanceof TextFate && $trigger->rule !== null) {
-            yield ['rule', $trigger->rule, null];
-        }
-        foreach ($trigger instanceof TextReceived ? $trigger->lines : [] as $line) {
-            yield ['line', $line, null];
+        foreach ($trigger->names() as $named) {
+            yield [...$named, null];
         }
         foreach ($of->rule->flow->steps as $step) {
             if ($step instanceof OtherRule) {

@@ -15,7 +15,7 @@ use Linnet\Core\Rule\Step\Step;
 /** A step that is never come to: behind an end, or in a case behind one that always holds. */
 final class UnreachableStep implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         return $this->in($of->rule->steps);
     }

@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace Linnet\Core\Check;
 
 use Linnet\Core\Reason;
-use Linnet\Core\Rule\Trigger\RecordAdded;
+use Linnet\Core\Record\Change\RecordAdded;
 use Linnet\Core\Time\Day;
 use Linnet\Core\Time\Moment;
 
 /** A wait longer than the record lives: for some of those it reaches, a text comes after what the record is about. */
 final class WaitsTooLong implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         $type = $of->types[$of->rule->trigger->type()] ?? null;
-        if ($of->reached === [] || $type?->startField === null || ! $of->rule->trigger instanceof RecordAdded) {
+        if ($of->reached === [] || $type?->startField === null || ! $of->rule->trigger->meets(new RecordAdded($type->key), '')) {
             return;
         }
         foreach (LeastWaits::of($of->rule->steps) as $step => $waits) {

@@ -11,7 +11,7 @@ use Linnet\Core\Time\WeeklyHours;
 /** Hours in which a text can never leave: nothing is open in the week, or never at once with its line. */
 final class WindowNeverOpen implements Check
 {
-    public function look(Question $of): iterable
+    public function findings(Question $of): iterable
     {
         foreach ($of->rule->flow->texts() as $step) {
             $decent = $step->outgoing()->kind === TextKind::Marketing ? $of->policy->marketingHours : $of->policy->serviceHours;

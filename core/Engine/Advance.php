@@ -81,7 +81,7 @@ final class Advance
             if (
                 ! (
                     $this->stopsEarly() ||
-                    ($this->state->watching ? $this->watch() : $this->take($this->rule->flow->step((string) $this->state->step)))
+                    ($this->state->watching ? $this->watchGoal() : $this->execute($this->rule->flow->step((string) $this->state->step)))
                 )
             ) {
                 break;
@@ -94,7 +94,7 @@ final class Advance
         );
     }
 
-    private function take(?Step $step): bool
+    private function execute(?Step $step): bool
     {
         return match (true) {
             $step === null => $this->close('step_gone', new Reason('run.step_gone')),
@@ -471,7 +471,7 @@ final class Advance
     }
 
     /** Steps done, or stopped, and waiting for the goal: until its time is over. */
-    private function watch(): bool
+    private function watchGoal(): bool
     {
         $limit = $this->goalLimit();
         if ($limit > $this->context->now) {
@@ -521,7 +521,7 @@ final class Advance
     {
         $this->trace[] = $reason;
         $watches = $this->rule->goal !== null && $this->goalLimit() > $this->context->now;
-        $this->state = $watches ? $this->state->watch($outcome) : $this->state->over($outcome);
+        $this->state = $watches ? $this->state->awaitGoal($outcome) : $this->state->over($outcome);
 
         return true;
     }

@@ -32,7 +32,7 @@ final class Detour
 
         return match (true) {
             $next !== null => $state->at($next->id(), $now),
-            $rule->goal !== null => $state->watch('finished'),
+            $rule->goal !== null => $state->awaitGoal('finished'),
             default => $state->over('finished'),
         };
     }

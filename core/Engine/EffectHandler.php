@@ -168,7 +168,7 @@ final readonly class EffectHandler
         $other = $this->reader->ruleByKey($effect->rule);
         $other === null
             ? $this->note(new Reason('deed.no_rule', ['rule' => $effect->rule]), $run)
-            : $this->sideEffects->ask($run, $other, $run->causes());
+            : $this->sideEffects->requestStart($run, $other, $run->causes());
     }
 
     private function stopOther(StopRule $effect, Run $run, EvaluationContext $context): void

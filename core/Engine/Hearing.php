@@ -9,7 +9,6 @@ use Linnet\Core\Engine\Port\MessageStore;
 use Linnet\Core\Engine\Port\RunStore;
 use Linnet\Core\Rule\Step\Answer;
 use Linnet\Core\Rule\Step\Ask;
-use Linnet\Core\Rule\Trigger\TextReceived;
 use Linnet\Core\Text\Words\Heard;
 use Linnet\Core\Text\Words\Keywords;
 use Linnet\Core\Text\Words\Listening;
@@ -38,9 +37,9 @@ final readonly class Hearing
         }
         $rules = [];
         foreach ($this->reader->rules() as $published) {
-            $trigger = $published->rule->trigger;
-            if ($trigger instanceof TextReceived && $trigger->listensOn($line)) {
-                $rules[$published->ruleId] = [$trigger->keywords, $trigger->onlyWhenNoQuestion];
+            $listens = $published->rule->trigger->listens();
+            if ($listens?->on($line) === true) {
+                $rules[$published->ruleId] = [$listens->keywords, $listens->onlyWhenNoQuestion];
             }
         }
 

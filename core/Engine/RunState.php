@@ -78,7 +78,7 @@ final readonly class RunState
     }
 
     /** Its steps are done; the goal may still be met. */
-    public function watch(string $outcome): self
+    public function awaitGoal(string $outcome): self
     {
         return $this->with(['step' => null, 'awaits' => null, 'askedAt' => null, 'watching' => true, 'outcome' => $outcome]);
     }

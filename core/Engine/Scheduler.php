@@ -43,7 +43,7 @@ final readonly class Scheduler
     /** @return int how much was due */
     public function resolveDue(int $most = self::AT_ONCE): int
     {
-        $all = $this->timers->take($most);
+        $all = $this->timers->claimDue($most);
         foreach ($all as $due) {
             $this->resolve($due);
         }

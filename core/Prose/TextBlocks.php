@@ -60,12 +60,12 @@ final class TextBlocks
 
                 continue;
             }
-            $this->take($read, $node, $id, $path);
+            $this->collect($read, $node, $id, $path);
         }
     }
 
     /** @param  array<array-key, mixed>  $read */
-    private function take(array $read, OutlineNode $node, string $id, string $path): void
+    private function collect(array $read, OutlineNode $node, string $id, string $path): void
     {
         $block = is_string($read['block'] ?? null) ? $read['block'] : '';
         $options = array_diff_key($read, ['block' => 1, 'number' => 1]);

@@ -14,7 +14,6 @@ use Linnet\Core\Rule\Step\GoOnlyIf;
 use Linnet\Core\Rule\Step\Repeat;
 use Linnet\Core\Rule\Step\WaitFor;
 use Linnet\Core\Rule\Step\WaitForDate;
-use Linnet\Core\Rule\Trigger\DateReached;
 
 /** What a rule cannot do without, and what it asks about. */
 final class Needs
@@ -69,7 +68,7 @@ final class Needs
     /** @return list<string> paths of the dates it waits for */
     private static function dates(Rule $rule): array
     {
-        $paths = $rule->trigger instanceof DateReached ? [$rule->trigger->type.'.'.$rule->trigger->field] : [];
+        $paths = $rule->trigger->offset() === null ? [] : [(string) $rule->trigger->field()];
         foreach ($rule->flow->steps as $step) {
             if ($step instanceof WaitForDate) {
                 $paths[] = $step->field;

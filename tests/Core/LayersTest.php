@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use Linnet\Core\Rule\Trigger\Trigger;
 use PhpParser\Node\Name\FullyQualified;
 use PhpParser\NodeFinder;
 use PhpParser\NodeTraverser;
@@ -52,6 +53,22 @@ final class LayersTest extends TestCase
             foreach (self::files($folder) as $file) {
                 foreach (self::names($file) as $name) {
                     if (preg_match('/^(Demo|Bench|Standins|Tests|Database\\\\Seeders)\\\\/', $name) === 1) {
+                        $found[] = "$file: $name";
+                    }
+                }
+            }
+        }
+        self::assertSame([], $found);
+    }
+
+    /** A new kind is written in one place: whoever asks a trigger something asks it by its interface. */
+    public function testNobodyOutsideItsFolderKnowsAKindOfTrigger(): void
+    {
+        $found = [];
+        foreach (['app', 'core', 'demo', 'bench'] as $folder) {
+            foreach (self::files($folder) as $file) {
+                foreach (str_starts_with($file, 'core/Rule/Trigger/') ? [] : self::names($file) as $name) {
+                    if (str_starts_with($name, 'Linnet\\Core\\Rule\\') && is_subclass_of($name, Trigger::class)) {
                         $found[] = "$file: $name";
                     }
                 }

@@ -195,7 +195,7 @@ final class LiveWorld
             $fields[$key] = $type->fields[$key]->kind === FieldKind::Staff && $value !== null ? "#$value" : $value;
         }
         $origin = ChangeOrigin::staff(Staff::query()->firstOrFail());
-        resolve(RecordWriter::class)->take(
+        resolve(RecordWriter::class)->upsert(
             new Cleaned(
                 $record->type, $record->key, new PersonInput(number: $record->person === null ? null : $this->number($record->person)),
                 $fields,
@@ -213,7 +213,7 @@ final class LiveWorld
         match ($event->kind) {
             WorldEventKind::Record => DB::transaction(fn () => $event->new === null ? null : $this->record($event->new)),
             WorldEventKind::Person => $this->change((int) $id, $event->values, $staff),
-            WorldEventKind::Text => resolve(InboundTexts::class)->take(
+            WorldEventKind::Text => resolve(InboundTexts::class)->receive(
                 'w'.++$this->texts, $this->number((string) $event->person)->e164 ?? '',
                 (string) Line::query()->firstWhere('key', $event->key)?->number, $event->text,
             ),

@@ -88,7 +88,7 @@ final class Rules extends Command
         foreach ($files as $file) {
             try {
                 $read = Core::fromJson((string) @file_get_contents($file));
-                $wrong += $now === null ? 0 : $this->look($file, $read, $now);
+                $wrong += $now === null ? 0 : $this->findingsOf($file, $read, $now);
             } catch (Unreadable $e) {
                 foreach ($e->problems as $problem) {
                     $this->components->error("$file, at $problem->path: ".Sentence::of($problem->reason));
@@ -101,7 +101,7 @@ final class Rules extends Command
     }
 
     /** What the page would say of it. */
-    private function look(string $file, Core $read, \DateTimeImmutable $now): int
+    private function findingsOf(string $file, Core $read, \DateTimeImmutable $now): int
     {
         $itself = $read->key === null ? null : Rule::query()->firstWhere('key', $read->key);
         $findings = Checking::of($read, UnitOfWork::reading($now, resolve(DatabaseSideEffects::class)), $itself);

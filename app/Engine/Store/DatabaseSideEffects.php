@@ -93,7 +93,7 @@ final class DatabaseSideEffects implements SideEffects
         $this->outside($run, $name, OutboundTaskKind::Post, $address, $body);
     }
 
-    public function ask(Run $run, Published $rule, Cause $cause): void
+    public function requestStart(Run $run, Published $rule, Cause $cause): void
     {
         DB::table('changes')->insert(
             ChangeRow::of(

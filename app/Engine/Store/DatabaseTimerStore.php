@@ -38,7 +38,7 @@ final class DatabaseTimerStore implements TimerStore
         $this->batch = new Batch;
     }
 
-    public function take(int $most): array
+    public function claimDue(int $most): array
     {
         $timers = new Collection(Claims::timers($most, DatabaseRunStore::at($this->unit->now), $this->batch->only));
         $ids = self::ids($timers->pluck('id'));

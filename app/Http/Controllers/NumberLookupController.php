@@ -17,7 +17,7 @@ final class NumberLookupController
     public function __invoke(Number $number, NumberLookup $lookup, ClockInterface $clock): RedirectResponse
     {
         abort_unless($lookup->isThere(), 404);
-        $found = $lookup->ask($number, $clock->now());
+        $found = $lookup->lookUp($number, $clock->now());
         Trace::note($found, $clock->now(), ['person_id' => $number->person_id]);
 
         return back()->with('done', Sentence::of($found));

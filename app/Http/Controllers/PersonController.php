@@ -82,7 +82,7 @@ final class PersonController
         }
         $written = $this->mended(
             fn () => DB::transaction(
-                fn () => $writer->take(new Cleaned('person', null, $said, []), ChangeOrigin::staff(Staff::asking($request))),
+                fn () => $writer->upsert(new Cleaned('person', null, $said, []), ChangeOrigin::staff(Staff::asking($request))),
             ),
         );
 

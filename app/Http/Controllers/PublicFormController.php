@@ -49,7 +49,7 @@ final class PublicFormController
         }
         // A field that people do not see and machines fill in.
         $refused =
-            ($said['website'] ?? '') !== '' ? null : $sent->take($form, $number, $name, ($said['agrees'] ?? '') === '1', $request->ip());
+            ($said['website'] ?? '') !== '' ? null : $sent->submit($form, $number, $name, ($said['agrees'] ?? '') === '1', $request->ip());
         if ($refused !== null) {
             throw ValidationException::withMessages(['agrees' => 'Your form has come, but we cannot text you. '.Sentence::of($refused)]);
         }

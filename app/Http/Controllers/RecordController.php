@@ -88,7 +88,7 @@ final class RecordController
         }
         $one = new Cleaned($type->key, null, new PersonInput, array_filter($values, fn (mixed $value): bool => $value !== null));
         $origin = ChangeOrigin::staff(Staff::asking($request));
-        $written = $this->mended($type, fn () => DB::transaction(fn () => $writer->take($one, $origin)));
+        $written = $this->mended($type, fn () => DB::transaction(fn () => $writer->upsert($one, $origin)));
 
         return redirect()->route('records.show', [$type, $written->recordId])->with('done', 'It is kept.');
     }

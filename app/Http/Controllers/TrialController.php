@@ -79,7 +79,7 @@ final class TrialController
 
             return back()->with('done', 'The number is yours.');
         }
-        $refused = $own->ask($staff, $said['number'] ?? '');
+        $refused = $own->requestCode($staff, $said['number'] ?? '');
         if ($refused !== null) {
             throw ValidationException::withMessages(['number' => Sentence::of($refused)]);
         }

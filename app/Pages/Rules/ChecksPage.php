@@ -25,7 +25,7 @@ final readonly class ChecksPage
     public function __construct(public Rule $rule, Language $language, public Question $question, private ?int $reaches)
     {
         $this->writing = new Writing($language, $question->rule);
-        $this->findings = Checks::look($question);
+        $this->findings = Checks::findings($question);
     }
 
     /** Over whom this was looked at, where that is not each of them; else nothing. */

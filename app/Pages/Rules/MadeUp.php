@@ -18,7 +18,6 @@ use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\World;
-use Linnet\Core\Rule\Trigger\DateReached;
 use Linnet\Core\Starter\Starter;
 
 /** A starter rehearsed on somebody who is made up, with our hours, limits and lines. */
@@ -62,7 +61,7 @@ final class MadeUp
     {
         $values = [];
         // What lies behind the date it hangs on has been, what hangs before it is to come.
-        $offset = $starter->rule->trigger instanceof DateReached && ! $starter->rule->trigger->offset->before ? 1 : 40;
+        $offset = $starter->rule->trigger->offset()?->before === false ? 1 : 40;
         foreach ($type->fields as $field) {
             $example = $starter->examples["$type->key.$field->key"] ?? '';
             $values[$field->key] = match ($field->kind) {

@@ -55,7 +55,11 @@ final readonly class TodayPage
         $this->late = Late::of($now);
         $this->outboxed = Outage::toSay($now)?->waiting() ?? 0;
         $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
-        $this->needs = Need::all($now, $staff, $business->zone);
+        // The most pressing first.
+        $this->needs = [
+            ...WorkNeeds::all($now, $business->zone), ...EngineNeeds::all($staff, $now, $business->zone), ...TextNeeds::all($now),
+            ...IntakeNeeds::all($now),
+        ];
         $this->comingToday = Coming::between($this->late->since ?? $now, $this->day->ends);
         $this->drawn = new DayDrawn($this->day, $now, $business->gatePolicy()->serviceHours);
     }

@@ -34,5 +34,5 @@ interface SideEffects
     /** @param  array<array-key, mixed>  $body */
     public function post(Run $run, string $name, string $address, array $body): void;
 
-    public function ask(Run $run, Published $rule, Cause $cause): void;
+    public function requestStart(Run $run, Published $rule, Cause $cause): void;
 }

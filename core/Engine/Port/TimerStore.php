@@ -15,7 +15,7 @@ interface TimerStore
      *
      * @return list<Due>
      */
-    public function take(int $most): array;
+    public function claimDue(int $most): array;
 
     /** A rule's calendar comes next at a moment; null for never again. */
     public function awaitCalendar(string $ruleId, ?\DateTimeImmutable $next): void;

@@ -51,7 +51,7 @@ final class Agenda
      *
      * @return list<array{string, \DateTimeImmutable}> key and moment
      */
-    public function take(\DateTimeImmutable $now, int $most): array
+    public function popDue(\DateTimeImmutable $now, int $most): array
     {
         $taken = [];
         while (count($taken) < $most && ($due = $this->next()) !== null && $due <= $now->getTimestamp()) {

@@ -130,7 +130,7 @@ final readonly class InMemorySideEffects implements SideEffects
         $this->did('call_out', $run, ['address' => $address, 'body' => $body]);
     }
 
-    public function ask(Run $run, Published $rule, Cause $cause): void
+    public function requestStart(Run $run, Published $rule, Cause $cause): void
     {
         $this->did('start_rule', $run, ['rule' => $rule->rule->key]);
         $this->happens(new Asked($rule->ruleId, AskedBy::Rule), $run->personId(), $run->subject->recordId, $cause);

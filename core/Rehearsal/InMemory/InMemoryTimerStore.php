@@ -23,9 +23,9 @@ final readonly class InMemoryTimerStore implements TimerStore
     {
     }
 
-    public function take(int $most): array
+    public function claimDue(int $most): array
     {
-        $due = array_map(fn (array $one): ?Due => $this->read(...$one), $this->sheet->agenda->take($this->sheet->now, $most));
+        $due = array_map(fn (array $one): ?Due => $this->read(...$one), $this->sheet->agenda->popDue($this->sheet->now, $most));
 
         return array_values(array_filter($due));
     }

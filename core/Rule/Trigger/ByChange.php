@@ -8,6 +8,7 @@ use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Change;
 use Linnet\Core\Rule\Condition\Condition;
+use Linnet\Core\Time\Offset;
 
 /** A trigger that a change alone sets off: it waits for no moment, and asks nothing of its own. */
 trait ByChange
@@ -54,6 +55,36 @@ trait ByChange
     public function firstMoment(EvaluationContext $context): ?array
     {
         return null;
+    }
+
+    public function foresight(): Foresight
+    {
+        return Foresight::None;
+    }
+
+    public function field(): ?string
+    {
+        return null;
+    }
+
+    public function offset(): ?Offset
+    {
+        return null;
+    }
+
+    public function listens(): ?Listens
+    {
+        return null;
+    }
+
+    public function begunWith(): array
+    {
+        return [];
+    }
+
+    public function names(): array
+    {
+        return [];
     }
 
     public function lapsed(\DateTimeImmutable $hangsOn, EvaluationContext $context): ?Reason

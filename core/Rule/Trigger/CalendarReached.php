@@ -66,6 +66,11 @@ final readonly class CalendarReached implements Trigger
         return $first > $after ? $first->setTimezone(Zone::utc()) : null;
     }
 
+    public function foresight(): Foresight
+    {
+        return Foresight::Audience;
+    }
+
     public function type(): string
     {
         return $this->type;

@@ -8,6 +8,7 @@ use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change;
+use Linnet\Core\Record\RecordType;
 use Linnet\Core\Time\Clocks;
 use Linnet\Core\Time\Day;
 use Linnet\Core\Time\Moment;
@@ -138,6 +139,21 @@ final readonly class DateReached implements Trigger
             ]),
             default => null,
         };
+    }
+
+    public function foresight(): Foresight
+    {
+        return Foresight::Dates;
+    }
+
+    public function field(): string
+    {
+        return $this->type === RecordType::PERSON ? $this->field : "$this->type.$this->field";
+    }
+
+    public function offset(): Offset
+    {
+        return $this->offset;
     }
 
     public function type(): string

@@ -28,6 +28,11 @@ final readonly class FormSent implements Trigger
         return $change instanceof Change\FormSent && $change->form === $this->form;
     }
 
+    public function names(): array
+    {
+        return [['form', $this->form]];
+    }
+
     public function type(): string
     {
         return RecordType::PERSON;

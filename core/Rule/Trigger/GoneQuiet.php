@@ -74,6 +74,11 @@ final readonly class GoneQuiet implements Trigger
             : new Came(new Change\WentQuiet($ruleId, $lastActivity), null);
     }
 
+    public function foresight(): Foresight
+    {
+        return Foresight::Quiet;
+    }
+
     public function type(): string
     {
         return $this->type;

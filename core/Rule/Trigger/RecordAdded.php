@@ -31,6 +31,11 @@ final readonly class RecordAdded implements Trigger
             : $change instanceof Change\PersonAdded && $this->type === RecordType::PERSON;
     }
 
+    public function foresight(): Foresight
+    {
+        return Foresight::Added;
+    }
+
     public function type(): string
     {
         return $this->type;

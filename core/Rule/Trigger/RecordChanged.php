@@ -42,8 +42,25 @@ final readonly class RecordChanged implements Trigger
             ? $change->type === $this->type
             : $change instanceof Change\PersonChanged && $this->type === RecordType::PERSON) &&
             array_key_exists($this->field, $change->to) &&
-            ($this->from === null || Same::as($change->from[$this->field] ?? null, $this->from)) &&
+            // Where it is not known what was, it may have been this.
+            ($this->from === null || ! array_key_exists($this->field, $change->from) ||
+                Same::as($change->from[$this->field], $this->from)) &&
             ($this->to === null || Same::as($change->to[$this->field], $this->to));
+    }
+
+    public function foresight(): Foresight
+    {
+        return Foresight::Changed;
+    }
+
+    public function field(): string
+    {
+        return $this->type === RecordType::PERSON ? $this->field : "$this->type.$this->field";
+    }
+
+    public function begunWith(): array
+    {
+        return $this->to === null ? [] : [$this->field => $this->to];
     }
 
     public function type(): string

@@ -33,6 +33,11 @@ final readonly class TextFate implements Trigger
             ($this->rule === null || $change->rule === $this->rule);
     }
 
+    public function names(): array
+    {
+        return $this->rule === null ? [] : [['rule', $this->rule]];
+    }
+
     public function type(): string
     {
         return RecordType::PERSON;

@@ -14,11 +14,7 @@ final readonly class TextReceived implements Trigger
 {
     use ByChange;
 
-    /**
-     * @param  list<string>  $lines  keys of the lines it listens on; all of them if empty
-     * @param  bool  $onlyWhenNoQuestion  it keeps still while a rule waits for this person's answer
-     */
-    public function __construct(public Keywords $keywords, public array $lines, public bool $onlyWhenNoQuestion)
+    public function __construct(private Listens $listens)
     {
     }
 
@@ -27,15 +23,22 @@ final readonly class TextReceived implements Trigger
         $doc->allow('on', 'words', 'match', 'forgive_typos', 'lines', 'only_when_no_question');
 
         return new self(
-            Keywords::read($doc),
-            $doc->has('lines') ? $doc->texts('lines', 1, 50, 60) : [],
-            $doc->has('only_when_no_question') && $doc->yesNo('only_when_no_question'),
+            new Listens(
+                Keywords::read($doc),
+                $doc->has('lines') ? $doc->texts('lines', 1, 50, 60) : [],
+                $doc->has('only_when_no_question') && $doc->yesNo('only_when_no_question'),
+            ),
         );
     }
 
-    public function listensOn(string $line): bool
+    public function listens(): Listens
     {
-        return $this->lines === [] || in_array($line, $this->lines, true);
+        return $this->listens;
+    }
+
+    public function names(): array
+    {
+        return array_map(fn (string $line): array => ['line', $line], $this->listens->lines);
     }
 
     public function meets(Change\Change $change, string $ruleId): bool
@@ -50,7 +53,8 @@ final readonly class TextReceived implements Trigger
 
     public function toDocument(): array
     {
-        return ['on' => 'text_received'] + $this->keywords->toDocument() + ($this->lines === [] ? [] : ['lines' => $this->lines])
-            + ($this->onlyWhenNoQuestion ? ['only_when_no_question' => true] : []);
+        return ['on' => 'text_received'] + $this->listens->keywords->toDocument()
+            + ($this->listens->lines === [] ? [] : ['lines' => $this->listens->lines])
+            + ($this->listens->onlyWhenNoQuestion ? ['only_when_no_question' => true] : []);
     }
 }

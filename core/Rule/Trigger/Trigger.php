@@ -8,6 +8,7 @@ use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Change;
 use Linnet\Core\Rule\Condition\Condition;
+use Linnet\Core\Time\Offset;
 
 /**
  * What starts a rule.
@@ -62,6 +63,28 @@ interface Trigger
 
     /** Why a run that hangs on a date is over: that date is another now, or gone. */
     public function lapsed(\DateTimeImmutable $hangsOn, EvaluationContext $context): ?Reason;
+
+    /** From what it can be known beforehand whom it begins for. */
+    public function foresight(): Foresight;
+
+    /** The path of the field it hangs on, such as booking.starts_at; a person's without its type. Null where it hangs on none. */
+    public function field(): ?string;
+
+    /** How long before or after the date it hangs on; null where it hangs on none. */
+    public function offset(): ?Offset;
+
+    /** The words it listens for; null where it listens for none. */
+    public function listens(): ?Listens;
+
+    /**
+     * What its record has when it has just begun, by field key.
+     *
+     * @return array<string, scalar>
+     */
+    public function begunWith(): array;
+
+    /** @return list<array{'form'|'rule'|'line', string}> what it calls by name: the kind and the name of each */
+    public function names(): array;
 
     /** The type of record a run is about; "person" where it is about the person alone. */
     public function type(): string;

@@ -88,7 +88,7 @@ final class Parser
         }
 
         $modifiers = [];
-        while ($this->take('|')) {
+        while ($this->accept('|')) {
             $modifiers[] = $this->modifier();
         }
         $this->close();
@@ -98,13 +98,13 @@ final class Parser
 
     private function pick(int $at): Pick
     {
-        $this->take(':');
+        $this->accept(':');
         $choices = [];
         do {
             $this->space();
             $choices[] = $this->string() ?? throw $this->error($this->offset, 'quote_expected', ['after' => 'pick']);
             $this->space();
-        } while ($this->take('/'));
+        } while ($this->accept('/'));
         $this->close();
 
         return new Pick($this->characters($at), $choices);
@@ -112,7 +112,7 @@ final class Parser
 
     private function link(int $at): Link
     {
-        $this->take(':');
+        $this->accept(':');
         $this->space();
         $path = $this->match(self::PATH) ?? throw $this->error($this->offset, 'field_expected', ['after' => 'link']);
         $this->space();
@@ -123,7 +123,7 @@ final class Parser
 
     private function code(int $at): Code
     {
-        $this->take(':');
+        $this->accept(':');
         $this->space();
         $list = $this->string();
         if ($list === null || preg_match('/^[a-z0-9][a-z0-9_-]{0,59}$/D', $list) !== 1) {
@@ -151,7 +151,7 @@ final class Parser
 
         $argument = null;
         if ($name->argument() !== 'none') {
-            if (! $this->take(':')) {
+            if (! $this->accept(':')) {
                 throw $this->error($this->offset, 'argument_expected', ['name' => $word]);
             }
             $this->space();
@@ -190,7 +190,7 @@ final class Parser
     private function close(): void
     {
         $this->space();
-        if (! $this->take('}}')) {
+        if (! $this->accept('}}')) {
             throw $this->error($this->offset, 'close_expected', ['found' => $this->found()]);
         }
     }
@@ -205,7 +205,7 @@ final class Parser
         return substr_compare($this->source, $what, $this->offset, strlen($what)) === 0;
     }
 
-    private function take(string $what): bool
+    private function accept(string $what): bool
     {
         $there = $this->offset < strlen($this->source) && $this->peek($what);
         $this->offset += $there ? strlen($what) : 0;

@@ -71,7 +71,7 @@ final class ChecksTest extends TestCase
     #[DataProvider('rules')]
     public function testWhatIsFound(string $text, array $codes): void
     {
-        $findings = Checks::look($this->question($text));
+        $findings = Checks::findings($this->question($text));
 
         self::assertSame(
             $codes,
@@ -82,13 +82,13 @@ final class ChecksTest extends TestCase
 
     public function testWhatOneClickMends(): void
     {
-        $plain = Checks::look(
+        $plain = Checks::findings(
             $this->question(
                 "When a booking comes in:\n  text the guest from the front desk, as a service text:\n    | It’s “you” {{ first_name | or: \"O’Neil\" }}…",
             ),
         )[0]->mend;
         self::assertSame('It\'s "you" {{ first_name | or: "O’Neil" }}...', $plain?->words);
-        $instead = Checks::look(
+        $instead = Checks::findings(
             $this->question(
                 "When a booking comes in:\n  text the guest from the front desk, as a service text:\n    | Hello {{ first_name | upper }}.",
             ),

@@ -52,7 +52,7 @@ final class DoorTest extends TestCase
 
     public function testARecordOfNobodyIsKeptAndBelongsToNobody(): void
     {
-        $record = resolve(RecordWriter::class)->take(
+        $record = resolve(RecordWriter::class)->upsert(
             new Cleaned('call', 'D1', new PersonInput, ['why' => 'rang out']),
             ChangeOrigin::seed('test'),
         );
@@ -72,7 +72,7 @@ final class DoorTest extends TestCase
         $said = new PersonInput(
             null, Numbers::read($number, 'GB'), $person['email'] ?? null, $own, array_diff_key($person, $own, ['email' => 1]),
         );
-        resolve(RecordWriter::class)->take(
+        resolve(RecordWriter::class)->upsert(
             new Cleaned('call', $ref, $said, $fields),
             ChangeOrigin::delivery(Source::query()->firstOrFail(), null),
         );

@@ -69,7 +69,7 @@ final class NamesTest extends TestCase
         $type = RecordType::query()->where('key', 'booking')->with('fields')->firstOrFail();
         $number = Numbers::read('+447700900913', 'GB');
         DB::transaction(
-            fn () => resolve(RecordWriter::class)->take(
+            fn () => resolve(RecordWriter::class)->upsert(
                 new Cleaned('booking', 'b1', new PersonInput(number: $number), [
                     'lesson' => '07700 900913',
                     'state' => 'booked',

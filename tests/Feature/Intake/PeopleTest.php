@@ -171,7 +171,7 @@ final class PeopleTest extends TestCase
             $id, $number === null ? null : Numbers::read($number, 'GB'), $email === null ? null : mb_strtolower($email), $own, [], $consent,
         );
 
-        return resolve(RecordWriter::class)->take(
+        return resolve(RecordWriter::class)->upsert(
             new Cleaned('person', null, $said, [], $known),
             ChangeOrigin::delivery(Source::query()->where('key', $source)->firstOrFail(), null),
         )->personId ?? 0;

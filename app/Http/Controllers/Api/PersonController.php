@@ -57,7 +57,7 @@ final class PersonController
         $person = RequestParser::person($request->json()->all(), '');
         $written = RequestParser::mended(
             fn () => DB::transaction(
-                fn () => $writer->take(new Cleaned('person', null, $person, [], KnownPeople::Fill), RequestParser::origin($request)),
+                fn () => $writer->upsert(new Cleaned('person', null, $person, [], KnownPeople::Fill), RequestParser::origin($request)),
             ),
         );
 

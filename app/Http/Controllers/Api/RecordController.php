@@ -55,7 +55,7 @@ final class RecordController
             $type->key, $said['external_id'] ?? null, RequestParser::person($said['person'] ?? [], 'person.'),
             RequestParser::fields($type, $said['fields']), KnownPeople::Fill, isset($said['version']) ? (float) $said['version'] : null,
         );
-        $written = RequestParser::mended(fn () => DB::transaction(fn () => $writer->take($one, RequestParser::origin($request))));
+        $written = RequestParser::mended(fn () => DB::transaction(fn () => $writer->upsert($one, RequestParser::origin($request))));
 
         return new JsonResponse(
             Shapes::record(Record::query()->with('type')->whereKey($written->recordId)->firstOrFail()) + [

@@ -41,7 +41,7 @@ final class TakeDelivery
             $body = self::asPlainForm($request);
             $headers['content-type'] = 'application/x-www-form-urlencoded';
         }
-        $delivery = $deliveries->take($source, $body, $headers, $doubt);
+        $delivery = $deliveries->receive($source, $body, $headers, $doubt);
 
         return new JsonResponse([
             'state' => $delivery->state->value,

@@ -25,7 +25,7 @@ final class TakeFromCarrier
                 'ref' => 'required|string|max:100', 'from' => 'required|string|max:40', 'to' => 'required|string|max:40',
                 'text' => 'present|nullable|string|max:20000',
             ]);
-            $known = $inbound->take($said['ref'], $said['from'], $said['to'], $said['text'] ?? '');
+            $known = $inbound->receive($said['ref'], $said['from'], $said['to'], $said['text'] ?? '');
         } else {
             $said = $request->validate([
                 'kind' => 'required|in:receipt', 'ref' => 'required|string|max:100', 'key' => 'nullable|string|max:100',
@@ -34,7 +34,7 @@ final class TakeFromCarrier
             ]);
             $at = Moment::parse($said['at'])?->at;
             $known = $at !== null
-                && $receipts->take($said['key'] ?? null, $said['ref'], $said['fate'], $said['detail'] ?? null, $at, $said['code'] ?? '');
+                && $receipts->receive($said['key'] ?? null, $said['ref'], $said['fate'], $said['detail'] ?? null, $at, $said['code'] ?? '');
         }
 
         return $known ? new JsonResponse(['taken' => true]) : new JsonResponse(['problem' => 'not known here'], 422);
