@@ -66,6 +66,8 @@ final class Timer extends Model
         Message::query()
             ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
             ->where($about)
+            // What is told the staff of somebody does not wait for that person.
+            ->when($personId !== null, fn (Builder $texts): Builder => $texts->where('origin', '!=', MessageOrigin::Notice))
             ->select('id')
             ->toBase()
             ->chunkById(500, function ($texts) use ($at): void {

@@ -287,10 +287,8 @@ final class Rehearsal
         }
         $record = $this->sheet->put($new->key, $new->type, $person, [...$before, ...$to]);
         $from = array_intersect_key($before + array_fill_keys(array_keys($to), null), $to);
-        $this->happens(
-            $id === null ? new RecordAdded($new->type) : new RecordChanged($new->type, $from, $to), $record->personId, $record->id,
-            Line::broughtBy($record, $this->sheet->lines)?->key,
-        );
+        $change = $id === null ? new RecordAdded($new->type) : new RecordChanged($new->type, $from, $to);
+        $this->happens($change, $record->personId, $record->id);
 
         return true;
     }
@@ -306,6 +304,9 @@ final class Rehearsal
             Meaning::LikelyOptOut => ['mayHaveOptedOut' => true] + $consent,
             default => $consent,
         };
+        if ($heard->meaning === Meaning::OptOut || $heard->meaning === Meaning::OptIn) {
+            $this->askAgain(fn (OutText $text): bool => $text->to->personId === $personId);
+        }
         $entry = [
             'id' => ++$this->sheet->heard, 'at' => $this->sheet->now, 'text' => $text, 'answer' => $heard->answer,
             'remark' => $heard->remark,
@@ -316,6 +317,20 @@ final class Rehearsal
         }
         $this->sheet->lastReplyAt[$personId] = $this->sheet->now;
         $this->happens(new TextReceived($heard->rule, $line, $text, $heard->remark), $personId, null, $line, $number);
+    }
+
+    /**
+     * What waits may go now, or never.
+     *
+     * @param  \Closure(OutText): bool  $which
+     */
+    private function askAgain(\Closure $which): void
+    {
+        foreach ($this->sheet->texts as $text) {
+            if ($text->run !== null && $text->status()->isWaiting() && $which($text)) {
+                $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
+            }
+        }
     }
 
     private function startByHand(?int $person, string $key, ?string $record): void
@@ -348,6 +363,7 @@ final class Rehearsal
                 }
             }
             if ($power === ActivationState::On) {
+                $this->askAgain(fn (OutText $text): bool => $text->run?->ruleId === $rule->id);
                 $this->scheduler->switchOn(new Published($rule->id, $rule->rule));
             }
         }
@@ -393,10 +409,8 @@ final class Rehearsal
             return;
         }
         $this->sheet->lines[$key] = $line->with(power: $power);
-        foreach ($power === ActivationState::On ? $this->sheet->texts : [] as $text) {
-            if ($text->line === $key && $text->status()->isWaiting() && $text->run !== null) {
-                $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
-            }
+        if ($power === ActivationState::On) {
+            $this->askAgain(fn (OutText $text): bool => $text->line === $key);
         }
     }
 

@@ -58,6 +58,8 @@ final class RandomWorlds
                     ['id' => 'fine', 'text' => 'The water is fine.', 'most' => 3],
                 ],
             ])
+            // Whoever is asked about it knows that nobody has it.
+            ->with('numbers', ['+447700900871' => false])
             ->with('codes', ['welcome' => ['AB12', 'CD34', 'EF56']])
             ->business('install', "world-$seed")
             ->business('leap_days_on', $seed % 2 === 0 ? '1_march' : '28_february')

@@ -182,6 +182,7 @@ final class Sheet
         Cause $cause = new Cause,
     ): void {
         $subject = $this->about($person, $record);
+        $line ??= $record === null ? null : Line::broughtBy($this->records[$record], $this->lines)?->key;
         if ($subject->personId !== null && ! $change instanceof Asked && ! $change instanceof StatusReported) {
             $this->lastChangeAt[$subject->personId] = $this->now;
         }
