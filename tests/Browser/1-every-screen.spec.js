@@ -43,71 +43,62 @@ const screens = [
   '/nowhere',
 ];
 
-// The themes differ in nothing but colour.
-const themes = { light: [], dark: ['color-contrast'] };
-
-for (const [colorScheme, rules] of Object.entries(themes)) {
-  test.describe(`in the ${colorScheme} theme`, () => {
-    test.use({ colorScheme });
-
-    test('no screen breaks an accessibility rule, and nothing is refused by the content policy', async ({ page }) => {
-      const refused = [];
-      page.on(
-        'console',
-        (message) => /Content Security Policy|Uncaught/.test(message.text()) && refused.push(message.text()),
-      );
-      page.on('pageerror', (error) => refused.push(error.message));
-      await page.goto('/log-in');
-      await expectAccessible(page, rules);
-      await logIn(page);
-      for (const screen of screens) {
-        await page.goto(screen);
-        await expectAccessible(page, rules);
-      }
-      await page.goto('/sources/phone');
-      await page.locator('tbody a').first().click();
-      await expectAccessible(page, rules);
-      await page.goto('/records/booking');
-      await page.locator('tbody a').first().click();
-      await expectAccessible(page, rules);
-      await page.goto('/sources/racks');
-      await page.locator('tbody a').first().click();
-      await expectAccessible(page, rules);
-      await page.goto('/people?find=petts');
-      await page.getByRole('link', { name: 'Jon Petts' }).click();
-      await expectAccessible(page, rules);
-      await page.goto('/conversations');
-      await page.locator('.who').first().click();
-      await expectAccessible(page, rules);
-      await page.goto('/rules/1');
-      await page.locator('.w').first().click();
-      await expect(page.getByRole('dialog', { name: 'What can stand here' })).toBeVisible();
-      await expectAccessible(page, rules);
-      await page.getByRole('button', { name: 'Change the words' }).first().click();
-      await page.locator('.cm-content .token').first().click();
-      await expect(page.locator('.token-choices')).toBeVisible();
-      await expectAccessible(page, rules);
-      await page.getByRole('button', { name: 'Done' }).click();
-      await page.keyboard.type(' {');
-      await expect(page.getByRole('option').first()).toBeVisible();
-      await expectAccessible(page, rules);
-      await page.keyboard.press('Escape');
-      await page.locator('.reads').nth(1).press('Enter');
-      await expect(page.getByRole('option', { name: /^wait until/ })).toBeVisible();
-      await expectAccessible(page, rules);
-      await page.goto(standins);
-      await expectAccessible(page, rules);
-      await page.locator('.phone').first().click();
-      await expectAccessible(page, rules);
-      for (const name of ['Look into the shop', 'Book a lesson']) {
-        await page.getByRole('link', { name }).click();
-        await expectAccessible(page, rules);
-        await page.goBack();
-      }
-      expect(refused).toEqual([]);
-    });
-  });
-}
+test('no screen breaks an accessibility rule, and nothing is refused by the content policy', async ({ page }) => {
+  const refused = [];
+  page.on(
+    'console',
+    (message) => /Content Security Policy|Uncaught/.test(message.text()) && refused.push(message.text()),
+  );
+  page.on('pageerror', (error) => refused.push(error.message));
+  await page.goto('/log-in');
+  await expectAccessible(page);
+  await logIn(page);
+  for (const screen of screens) {
+    await page.goto(screen);
+    await expectAccessible(page);
+  }
+  await page.goto('/sources/phone');
+  await page.locator('tbody a').first().click();
+  await expectAccessible(page);
+  await page.goto('/records/booking');
+  await page.locator('tbody a').first().click();
+  await expectAccessible(page);
+  await page.goto('/sources/racks');
+  await page.locator('tbody a').first().click();
+  await expectAccessible(page);
+  await page.goto('/people?find=petts');
+  await page.getByRole('link', { name: 'Jon Petts' }).click();
+  await expectAccessible(page);
+  await page.goto('/conversations');
+  await page.locator('.who').first().click();
+  await expectAccessible(page);
+  await page.goto('/rules/1');
+  await page.locator('.w').first().click();
+  await expect(page.getByRole('dialog', { name: 'What can stand here' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Change the words' }).first().click();
+  await page.locator('.cm-content .token').first().click();
+  await expect(page.locator('.token-choices')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.keyboard.type(' {');
+  await expect(page.getByRole('option').first()).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await page.locator('.reads').nth(1).press('Enter');
+  await expect(page.getByRole('option', { name: /^wait until/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.goto(standins);
+  await expectAccessible(page);
+  await page.locator('.phone').first().click();
+  await expectAccessible(page);
+  for (const name of ['Look into the shop', 'Book a lesson']) {
+    await page.getByRole('link', { name }).click();
+    await expectAccessible(page);
+    await page.goBack();
+  }
+  expect(refused).toEqual([]);
+});
 
 test.describe('on a telephone', () => {
   test.use({ viewport: { width: 390, height: 800 } });

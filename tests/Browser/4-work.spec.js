@@ -9,10 +9,9 @@ test('a text with a missing name is set aside, and says so until somebody decide
   await logIn(page);
   await page.goto('/rules/2');
   await page.getByRole('button', { name: 'Change the words' }).click();
-  // By its role: the plain box gives way to the editor at a moment of its own.
-  await page
-    .getByRole('textbox', { name: 'The words of this text' })
-    .fill('Hello {{ first_name }}, which boat is it about?');
+  // The plain box gives way to the editor at a moment of its own.
+  await expect(page.locator('.cm-content')).toBeFocused();
+  await page.locator('.cm-content').fill('Hello {{ first_name }}, which boat is it about?');
   await page.getByRole('button', { name: 'Keep these words' }).click();
   await page.getByText('Publish changes…').click();
   await page.getByRole('button', { name: 'Publish version 2' }).click();

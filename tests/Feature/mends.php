@@ -198,12 +198,20 @@ return [
     'an event nobody knows' => [
         'world',
         ['events' => [['at' => '2026-03-03T10:00:00Z', 'what' => 'eclipse']]],
-        'events[0].what: “eclipse” is not one of: record, person, text, label, form, fate, start, rule, line, release.',
+        'events[0].what: “eclipse” is not one of: record, person, text, label, form, fate, start, rule, line, release, stop, skip.',
     ],
     'an event of somebody who is not there' => [
         'world',
         ['events' => [['at' => '2026-03-03T10:00:00Z', 'what' => 'text', 'person' => 'zed', 'line' => 'front-desk', 'text' => 'Hi']]],
         'events[0]: “zed” is nobody who is named here.',
+    ],
+    'a text to a line that is not there' => [
+        'world',
+        [
+            'people' => [['id' => 'bo', 'numbers' => ['+447700900123']]],
+            'events' => [['at' => '2026-03-03T10:00:00Z', 'what' => 'text', 'person' => 'bo', 'line' => 'attic', 'text' => 'Hi']],
+        ],
+        'events[0]: “attic” is no line with a number here, so nobody can write to it.',
     ],
     'a name no sender can have' => [
         'world',

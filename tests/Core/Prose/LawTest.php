@@ -18,7 +18,7 @@ use Tests\Support\Vocabularies;
 /** What is written can be read, and says the same. */
 final class LawTest extends TestCase
 {
-    private const RULES = 250;
+    private const RULES = 150;
 
     /** @return iterable<string, array{Language}> */
     public static function languages(): iterable

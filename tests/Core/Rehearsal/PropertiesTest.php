@@ -19,7 +19,7 @@ final class PropertiesTest extends TestCase
     public function testWhatIsPromisedHoldsInWorldsByChance(): void
     {
         $texts = 0;
-        for ($seed = 101; $seed <= 180; $seed++) {
+        for ($seed = 101; $seed <= 140; $seed++) {
             [$worlds, $rules] = RandomWorlds::of($seed);
             $world = $worlds->build();
             $lived = Rehearsal::of($world, $rules);
@@ -31,12 +31,12 @@ final class PropertiesTest extends TestCase
             $this->withinCapsAndPace($world, $sent, $seed);
             self::assertEquals($this->said($lived), $this->said(Rehearsal::of($worlds->build(), $rules)), 'the same world gives the same');
         }
-        self::assertGreaterThan(600, $texts);
+        self::assertGreaterThan(300, $texts);
     }
 
     public function testPausingAndResumingChangesNoOrder(): void
     {
-        for ($seed = 201; $seed <= 230; $seed++) {
+        for ($seed = 201; $seed <= 215; $seed++) {
             [$worlds, $rules] = RandomWorlds::of($seed);
             $order = [];
             foreach ($rules as $rule) {
