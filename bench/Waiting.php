@@ -13,15 +13,18 @@ final class Waiting
     /** Its people are numbered from here. */
     public const FIRST = 1_000_000;
 
-    /** @return int the rule's id */
-    public static function fill(int $many, \DateTimeImmutable $due): int
+    /**
+     * @param  array<string, mixed>  $text  what its text says otherwise
+     * @return int the rule's id
+     */
+    public static function fill(int $many, \DateTimeImmutable $due, array $text = []): int
     {
         $document = [
             'linnet_rule' => 1, 'name' => 'Bench', 'key' => 'bench', 'trigger' => ['on' => 'started', 'type' => 'person'],
             'conditions' => ['all' => []], 'again' => ['policy' => 'every_time'], 'stop_early' => ['reply' => true],
             'steps' => [
                 ['id' => 'w', 'do' => 'wait', 'for' => ['amount' => 1, 'unit' => 'hours']],
-                [
+                $text + [
                     'id' => 't', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'fixed', 'key' => 'front-desk'],
                     'wordings' => [['id' => 'a', 'text' => 'Hello {{ first_name | or: "there" }}, it is {{ town | or: "here" }} as ever.']],
                 ],

@@ -54,7 +54,9 @@ final readonly class OutboundMessages
         $wording =
             $effect->words === null
                 ? $outgoing->wordings->choose(
-                    $pool, $counts ? $this->texts->used($wordings, $to->personId) : new Used, $run->seed($effect->name), $effect->round,
+                    $pool,
+                    $counts ? $this->texts->used($wordings, $to->personId, $outgoing->wordings->isLimited($pool)) : new Used,
+                    $run->seed($effect->name), $effect->round,
                 )
                 : null;
         $text = new OutText(

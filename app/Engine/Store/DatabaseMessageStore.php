@@ -199,8 +199,12 @@ final class DatabaseMessageStore implements MessageStore
         }
     }
 
-    public function used(string $wordings, ?int $personId): Used
+    public function used(string $wordings, ?int $personId, bool $isLimited): Used
     {
+        if ($isLimited && DB::getDriverName() === 'pgsql') {
+            // Until this is written nobody else chooses among them; elsewhere whoever writes is alone anyway.
+            DB::select('select pg_advisory_xact_lock(hashtext(?))', ["wordings $wordings"]);
+        }
         $times = $theirs = [];
         foreach (DB::table('wording_uses')->where('wordings', $wordings)->whereIn('person_id', [0, $personId ?? 0])->get() as $row) {
             if ((int) $row->person_id === 0) {

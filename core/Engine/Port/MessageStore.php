@@ -19,7 +19,8 @@ interface MessageStore
     /** When to put it before the gate again; null where somebody has to act first. */
     public function hold(OutText $text, ?\DateTimeImmutable $until): void;
 
-    public function used(string $wordings, ?int $personId): Used;
+    /** @param  bool  $isLimited  some may be sent so often and no more: nobody else chooses meanwhile */
+    public function used(string $wordings, ?int $personId, bool $isLimited): Used;
 
     /** Counts one more, or one less, use of a wording. */
     public function count(string $wordings, string $wording, ?int $personId, int $by): void;

@@ -89,7 +89,7 @@ final class InMemoryMessageStore implements MessageStore
         }
     }
 
-    public function used(string $wordings, ?int $personId): Used
+    public function used(string $wordings, ?int $personId, bool $isLimited): Used
     {
         return new Used($this->times[$wordings] ?? [], $this->byPerson["$wordings/$personId"] ?? []);
     }

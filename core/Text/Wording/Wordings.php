@@ -82,11 +82,20 @@ final readonly class Wordings
         };
     }
 
+    /**
+     * Whether one of them may be sent so often and no more.
+     *
+     * @param  list<Wording>  $pool  as for choosing
+     */
+    public function isLimited(array $pool): bool
+    {
+        return array_filter($this->pool === null ? $this->own : $pool, fn (Wording $one): bool => $one->most !== null) !== [];
+    }
+
     /** Whether the choice depends on what was sent before. */
     public function counts(): bool
     {
-        return $this->turns === Turns::InTurn || $this->turns === Turns::NoRepeat || $this->pool !== null
-            || array_filter($this->own, fn (Wording $one): bool => $one->most !== null) !== [];
+        return $this->turns === Turns::InTurn || $this->turns === Turns::NoRepeat || $this->pool !== null || $this->isLimited([]);
     }
 
     /** @return array<string, mixed> */

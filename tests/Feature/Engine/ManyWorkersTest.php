@@ -6,8 +6,12 @@ namespace Tests\Feature\Engine;
 
 use Bench\HungCarrier;
 use Bench\KilledWorkers;
+use Bench\Town;
+use Bench\Waiting;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Process\Process;
 
 /** Two workers of each kind on one database, killed again and again, by the carrier's own ledger. The whole of it is `composer torture`. */
 final class ManyWorkersTest extends TestCase
@@ -31,6 +35,31 @@ final class ManyWorkersTest extends TestCase
 
         self::assertCount(24, $delays);
         self::assertLessThanOrEqual(1, max([0, ...$delays]), 'seconds behind its moment');
+    }
+
+    public function testAWordingIsSentNoMoreOftenThanItMay(): void
+    {
+        $town = new Town('most');
+        try {
+            Waiting::fill(900, new \DateTimeImmutable('2026-03-02T10:00:00Z'), [
+                'wordings' => [['id' => 'few', 'text' => 'One of the first.', 'most' => 400]],
+                'closing' => ['id' => 'rest', 'text' => 'Too late, {{ first_name }}.'],
+            ]);
+            $town->clockTo('2026-03-02T10:00:01Z');
+            $workers = array_map(fn (int $i): Process => new Process(
+                ['php', 'artisan', 'linnet:work', '--until-idle'], base_path(), $town->env, timeout: 120,
+            ), range(1, 3));
+            array_map(fn (Process $worker) => $worker->start(), $workers);
+            array_map(fn (Process $worker) => $worker->wait(), $workers);
+
+            self::assertSame(
+                ['few' => 400, 'rest' => 500],
+                DB::table('messages')->where('state', 'ready')->groupBy('wording')->orderBy('wording')
+                    ->selectRaw('wording, count(*) as many')->pluck('many', 'wording')->all(),
+            );
+        } finally {
+            $town->close();
+        }
     }
 
     /** @return iterable<string, array{bool}> */
