@@ -19,6 +19,7 @@ final class Rail extends Component
     /** Screens that belong to a place by another name. */
     private const WITHIN = [
         'records.types' => ['records.*'],
+        'sent.index' => ['messages.why'],
         'sources.index' => ['imports.*', 'deliveries.*'],
         'settings.index' => ['record-types.*', 'tokens.*', 'calendars.*', 'forms.*', 'pools.*', 'api'],
     ];
