@@ -8,7 +8,7 @@ use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Time\WeeklyHours;
 
-/** Worlds made by chance from a seed: a few of the boathouse's rules, a few people, and a fortnight of things that happen. */
+/** Worlds made by chance from a seed: some of the boathouse's rules, some out of the schema, a few people, and their next four weeks. */
 final class RandomWorlds
 {
     private const ZONES = [null, 'Europe/London', null, null, 'Australia/Sydney', 'Europe/Paris', 'America/New_York', null];
