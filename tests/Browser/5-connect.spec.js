@@ -191,7 +191,10 @@ test('a deal is dragged to its next stage, and is moved by keyboard too', async 
   await page.mouse.down();
   await page.mouse.move(from.x + 80, from.y + 60, { steps: 5 });
   await page.mouse.move(to.x + 60, to.y + 50, { steps: 12 });
+  // The card moves at once; that it has moved is said afterwards.
+  const kept = page.waitForResponse((answer) => answer.request().method() !== 'GET');
   await page.mouse.up();
+  await kept;
   await expect(column('talked').getByRole('link', { name: title })).toBeVisible();
   await page.reload();
   await column('talked').getByRole('link', { name: title }).click();

@@ -178,7 +178,9 @@ final readonly class BoathouseNames implements Names
         $keys = [];
         foreach ($this->types[$type]->fields as $key => $field) {
             $likely = $field->kind === FieldKind::Choice ? 4 : 1;
-            $isMeant = $kinds === [] ? $key !== $this->types[$type]->personField : in_array($field->kind, $kinds, true);
+            // What leads to a record or a person can hold no words.
+            $leads = in_array($field->kind, [FieldKind::Record, FieldKind::Person], true);
+            $isMeant = $kinds === [] ? ! $leads : in_array($field->kind, $kinds, true);
             array_push($keys, ...array_fill(0, $isMeant ? $likely : 0, $key));
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Demo\People;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Time\WeeklyHours;
@@ -58,8 +59,8 @@ final class RandomWorlds
                     ['id' => 'fine', 'text' => 'The water is fine.', 'most' => 3],
                 ],
             ])
-            // Whoever is asked about it knows that nobody has it.
-            ->with('numbers', ['+447700900871' => false])
+            // Those nobody has in the town either, which whoever is asked about them knows.
+            ->with('numbers', array_fill_keys(self::dead(), false))
             ->with('codes', ['welcome' => ['AB12', 'CD34', 'EF56']])
             ->business('install', "world-$seed")
             ->business('leap_days_on', $seed % 2 === 0 ? '1_march' : '28_february')
@@ -79,6 +80,12 @@ final class RandomWorlds
         }
 
         return $worlds;
+    }
+
+    /** @return list<string> */
+    private static function dead(): array
+    {
+        return array_column(array_filter(People::all(), fn (array $one): bool => $one['handset'] === 'dead'), 'number');
     }
 
     private function fill(int $seed): void
