@@ -219,7 +219,7 @@ final class Reach
     {
         $trigger = $this->rule->trigger;
         $isPeople = $trigger->type() === CoreType::PERSON;
-        $field = substr((string) strrchr(".{$trigger->field()}", '.'), 1);
+        [, $field] = CoreType::split((string) $trigger->field());
         $changes = $this->lately($isPeople ? ChangeKind::PersonChanged : ChangeKind::RecordChanged)
             ->whereLike('to', "%\"$field\":%")
             ->get();

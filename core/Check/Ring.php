@@ -84,7 +84,7 @@ final class Ring implements Check
             }
         }
         foreach ($step->set as $path => $value) {
-            [$type, $key] = str_contains($path, '.') ? explode('.', $path, 2) : [RecordType::PERSON, $path];
+            [$type, $key] = RecordType::split($path);
             yield $type === RecordType::PERSON ? new PersonChanged([], [$key => $value]) : new RecordChanged($type, [], [$key => $value]);
         }
     }

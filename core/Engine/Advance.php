@@ -460,7 +460,7 @@ final class Advance
         $places = array_flip(array_keys($this->rule->flow->steps));
         $times = array_filter(
             $this->state->times,
-            fn (string $id): bool => ($places[$id] ?? 0) < $places[$step->to] || ($places[$id] ?? 0) > $places[$step->id],
+            fn (string $id): bool => isset($places[$id]) && ($places[$id] < $places[$step->to] || $places[$id] > $places[$step->id]),
             ARRAY_FILTER_USE_KEY,
         );
         $this->state = $this->state

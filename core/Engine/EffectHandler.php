@@ -89,7 +89,7 @@ final readonly class EffectHandler
     {
         $own = $byType = [];
         foreach ($effect->values as $path => $value) {
-            [$type, $key] = str_contains($path, '.') ? explode('.', $path, 2) : [RecordType::PERSON, $path];
+            [$type, $key] = RecordType::split($path);
             if ($type === RecordType::PERSON) {
                 $own[$key] = $value;
             } else {

@@ -37,6 +37,20 @@ final readonly class RecordType
         $this->labels = $labels;
     }
 
+    /** What a field of a type is called by: booking.starts_at; a person's without its type. */
+    public static function path(string $type, string $field): string
+    {
+        return $type === self::PERSON ? $field : "$type.$field";
+    }
+
+    /** @return array{string, string} the type and the field a path such as booking.starts_at or first_name leads to */
+    public static function split(string $path): array
+    {
+        $dot = strpos($path, '.');
+
+        return $dot === false ? [self::PERSON, $path] : [substr($path, 0, $dot), substr($path, $dot + 1)];
+    }
+
     /** The field that says whose it is among the staff: the one called owner, else the first that holds a member of staff. */
     public function ownerField(): ?string
     {

@@ -9,7 +9,6 @@ use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\Conductor;
 use Linnet\Core\Engine\ContextFactory;
 use Linnet\Core\Engine\DomainEvent;
-use Linnet\Core\Engine\Effect\DropText;
 use Linnet\Core\Engine\EffectHandler;
 use Linnet\Core\Engine\Hearing;
 use Linnet\Core\Engine\OutboundMessages;
@@ -18,8 +17,6 @@ use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Engine\RunState;
 use Linnet\Core\Engine\Scheduler;
-use Linnet\Core\Reason;
-use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\AskedBy;
 use Linnet\Core\Record\Change\Change;
@@ -58,11 +55,7 @@ final class Rehearsal
 
     private readonly InMemoryRunStore $runs;
 
-    private readonly InMemoryMessageStore $texts;
-
     private readonly InMemorySideEffects $sideEffects;
-
-    private readonly OutboundMessages $outbound;
 
     private readonly Conductor $conductor;
 
@@ -71,6 +64,8 @@ final class Rehearsal
     private readonly Hearing $hearing;
 
     private readonly ContextFactory $contexts;
+
+    private readonly StaffActs $staff;
 
     /** @param  list<Rule>  $rules besides those of the world, first in order */
     private function __construct(Sheet $sheet, array $rules)
@@ -82,17 +77,18 @@ final class Rehearsal
         }
         $this->reader = new InMemoryBusinessReader($sheet);
         $this->runs = new InMemoryRunStore($sheet);
-        $this->texts = new InMemoryMessageStore($sheet);
+        $texts = new InMemoryMessageStore($sheet);
         $this->sideEffects = new InMemorySideEffects($sheet);
         $this->contexts = new ContextFactory($this->reader);
-        $this->outbound = new OutboundMessages($this->reader, $this->texts, $this->contexts);
+        $outbound = new OutboundMessages($this->reader, $texts, $this->contexts);
         $this->conductor = new Conductor(
-            $this->reader, $this->runs, $this->contexts, $this->outbound,
-            new EffectHandler($this->reader, $this->runs, $this->texts, $this->sideEffects, $this->outbound),
+            $this->reader, $this->runs, $this->contexts, $outbound,
+            new EffectHandler($this->reader, $this->runs, $texts, $this->sideEffects, $outbound),
         );
         $timers = new InMemoryTimerStore($sheet);
-        $this->scheduler = new Scheduler($this->reader, $timers, $this->contexts, $this->outbound, $this->conductor);
-        $this->hearing = new Hearing($this->reader, $this->runs, $this->texts, $world->words);
+        $this->scheduler = new Scheduler($this->reader, $timers, $this->contexts, $outbound, $this->conductor);
+        $this->hearing = new Hearing($this->reader, $this->runs, $texts, $world->words);
+        $this->staff = new StaffActs($sheet, $this->runs, $outbound, $this->conductor, $this->scheduler);
     }
 
     /** @param  list<Rule>  $rules besides those of the world, first in order */
@@ -263,12 +259,12 @@ final class Rehearsal
             WorldEventKind::Label => $this->sideEffects->label((int) $person, $event->label, $event->text, $event->added, new Cause),
             WorldEventKind::Form => $this->happens(new FormSent($event->key), $person, null),
             WorldEventKind::Fate => $this->happens(new StatusReported($event->fate, $event->ofRule), $person, null),
-            WorldEventKind::Start => $this->startByHand($person, $event->key, $event->record),
-            WorldEventKind::Rule => $this->turn($event->key, $event->power),
-            WorldEventKind::Line => $this->turnLine($event->key, $event->power),
-            WorldEventKind::Release => $this->release($event->key),
-            WorldEventKind::Stop => $this->stop((int) $person, $event->key),
-            WorldEventKind::Skip => $this->skip((int) $person, $event->key),
+            WorldEventKind::Start => $this->staff->start($person, $event->key, $event->record),
+            WorldEventKind::Rule => $this->staff->switchRule($event->key, $event->power),
+            WorldEventKind::Line => $this->staff->switchLine($event->key, $event->power),
+            WorldEventKind::Release => $this->staff->release($event->key),
+            WorldEventKind::Stop => $this->staff->stop((int) $person, $event->key),
+            WorldEventKind::Skip => $this->staff->skip((int) $person, $event->key),
         };
     }
 
@@ -305,7 +301,7 @@ final class Rehearsal
             default => $consent,
         };
         if ($heard->meaning === Meaning::OptOut || $heard->meaning === Meaning::OptIn) {
-            $this->askAgain(fn (OutText $text): bool => $text->to->personId === $personId);
+            $this->sheet->askAgain(fn (OutText $text): bool => $text->to->personId === $personId);
         }
         $entry = [
             'id' => ++$this->sheet->heard, 'at' => $this->sheet->now, 'text' => $text, 'answer' => $heard->answer,
@@ -317,111 +313,6 @@ final class Rehearsal
         }
         $this->sheet->lastReplyAt[$personId] = $this->sheet->now;
         $this->happens(new TextReceived($heard->rule, $line, $text, $heard->remark), $personId, null, $line, $number);
-    }
-
-    /**
-     * What waits may go now, or never.
-     *
-     * @param  \Closure(OutText): bool  $which
-     */
-    private function askAgain(\Closure $which): void
-    {
-        foreach ($this->sheet->texts as $text) {
-            if ($text->run !== null && $text->status()->isWaiting() && $which($text)) {
-                $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
-            }
-        }
-    }
-
-    private function startByHand(?int $person, string $key, ?string $record): void
-    {
-        foreach ($this->sheet->rules as $rule) {
-            if ($rule->rule->key === $key && $rule->power === ActivationState::On) {
-                $id = $record === null ? null : $this->sheet->recordIds[$rule->rule->trigger->type()."/$record"] ?? null;
-                $this->happens(new Asked($rule->id, AskedBy::Hand), $person, $id);
-            }
-        }
-    }
-
-    private function turn(string $key, ActivationState $power): void
-    {
-        foreach ($this->sheet->rules as $rule) {
-            if ($rule->rule->key !== $key || $rule->power === $power) {
-                continue;
-            }
-            $rule->power = $power;
-            $rule->pausedUntil = $power === ActivationState::On ? $this->sheet->now : $rule->pausedUntil;
-            foreach ($this->sheet->runs as $run) {
-                if ($run->ruleId === $rule->id && ! $run->state->isOver()) {
-                    $run->power = $power;
-                    $run->pausedUntil = $rule->pausedUntil;
-                    match ($power) {
-                        ActivationState::Retired => $this->end($run, new Reason('stop.retired'), 'retired'),
-                        ActivationState::On => $this->wake($run),
-                        ActivationState::Paused => null,
-                    };
-                }
-            }
-            if ($power === ActivationState::On) {
-                $this->askAgain(fn (OutText $text): bool => $text->run?->ruleId === $rule->id);
-                $this->scheduler->switchOn(new Published($rule->id, $rule->rule));
-            }
-        }
-    }
-
-    private function stop(int $person, string $key): void
-    {
-        foreach ($this->sheet->live[$person] ?? [] as $run) {
-            $run->rule->key === $key && $this->end($run, new Reason('run.stopped'), 'stopped');
-        }
-    }
-
-    private function skip(int $person, string $key): void
-    {
-        foreach ($this->sheet->texts as $text) {
-            if ($text->to->personId === $person && $text->run?->rule->key === $key && $text->status()->isWaiting()) {
-                $this->outbound->drop($text->run, new DropText($text->name, new Reason('staff.skipped')));
-                $this->conductor->advance($text->run);
-            }
-        }
-    }
-
-    private function end(Run $run, Reason $reason, string $outcome): void
-    {
-        if ($run->state->awaits !== null) {
-            $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
-        }
-        $run->state = $run->state->over($outcome);
-        $this->runs->note($reason, $run->ruleId, $run, $run->subject);
-        $this->runs->save($run, null);
-    }
-
-    private function wake(Run $run): void
-    {
-        $text = $run->state->awaits === null ? null : $this->texts->of($run, $run->state->awaits);
-        $this->sheet->agenda->put($text === null ? "run:$run->id" : "text:$run->id/$text->name", $this->sheet->now);
-    }
-
-    private function turnLine(string $key, ActivationState $power): void
-    {
-        $line = $this->sheet->lines[$key] ?? null;
-        if ($line === null) {
-            return;
-        }
-        $this->sheet->lines[$key] = $line->with(power: $power);
-        if ($power === ActivationState::On) {
-            $this->askAgain(fn (OutText $text): bool => $text->line === $key);
-        }
-    }
-
-    private function release(string $key): void
-    {
-        foreach ($this->sheet->texts as $text) {
-            if ($text->run?->rule->key === $key && $text->status()->isWaiting()) {
-                $text->released = true;
-                $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
-            }
-        }
     }
 
     private function happens(Change $change, ?int $person, ?int $record, ?string $line = null, ?string $number = null): void

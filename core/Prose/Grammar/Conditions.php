@@ -94,7 +94,7 @@ final class Conditions
     {
         $atoms = $short = [];
         foreach ($this->words->type($type)->fields as $field) {
-            $path = ($type === RecordType::PERSON ? '' : "$type.").$field->key;
+            $path = RecordType::path($type, $field->key);
             if ($this->counts($field)) {
                 $atoms[] = Make::seq(
                     Make::means(['field' => $path]),

@@ -97,7 +97,7 @@ final readonly class Vocabulary
     /** The field a path such as booking.starts_at or first_name leads to. */
     public function field(string $path): ?FieldWords
     {
-        [$type, $key] = str_contains($path, '.') ? explode('.', $path, 2) : [RecordType::PERSON, $path];
+        [$type, $key] = RecordType::split($path);
 
         return $this->types[$type]->fields[$key] ?? null;
     }

@@ -168,6 +168,20 @@ final class Sheet
             : new Subject($this->records[$record]->personId, $record, $this->records[$record]->startsAt($this->world->business->zone));
     }
 
+    /**
+     * Puts what waits before the gate again: it may go now, or never.
+     *
+     * @param  \Closure(OutText): bool  $which
+     */
+    public function askAgain(\Closure $which): void
+    {
+        foreach ($this->texts as $text) {
+            if ($text->run !== null && $text->status()->isWaiting() && $which($text)) {
+                $this->agenda->put("text:{$text->run->id}/$text->name", $this->now);
+            }
+        }
+    }
+
     public function changeId(): string
     {
         return (string) ++$this->changes;

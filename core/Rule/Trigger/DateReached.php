@@ -148,7 +148,7 @@ final readonly class DateReached implements Trigger
 
     public function field(): string
     {
-        return $this->type === RecordType::PERSON ? $this->field : "$this->type.$this->field";
+        return RecordType::path($this->type, $this->field);
     }
 
     public function offset(): Offset

@@ -55,7 +55,7 @@ final readonly class RecordChanged implements Trigger
 
     public function field(): string
     {
-        return $this->type === RecordType::PERSON ? $this->field : "$this->type.$this->field";
+        return RecordType::path($this->type, $this->field);
     }
 
     public function begunWith(): array

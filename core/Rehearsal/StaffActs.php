@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Linnet\Core\Rehearsal;
+
+use Linnet\Core\Engine\Conductor;
+use Linnet\Core\Engine\Effect\DropText;
+use Linnet\Core\Engine\OutboundMessages;
+use Linnet\Core\Engine\OutText;
+use Linnet\Core\Engine\Published;
+use Linnet\Core\Engine\Run;
+use Linnet\Core\Engine\Scheduler;
+use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\Change\Asked;
+use Linnet\Core\Record\Change\AskedBy;
+use Linnet\Core\Rehearsal\InMemory\InMemoryRunStore;
+use Linnet\Core\Rehearsal\InMemory\Sheet;
+
+/** What the staff do in a world on paper: start rules, switch rules and lines, let texts go, stop and leave out. */
+final readonly class StaffActs
+{
+    public function __construct(
+        private Sheet $sheet,
+        private InMemoryRunStore $runs,
+        private OutboundMessages $outbound,
+        private Conductor $conductor,
+        private Scheduler $scheduler,
+    ) {
+    }
+
+    public function start(?int $person, string $key, ?string $record): void
+    {
+        foreach ($this->sheet->rules as $rule) {
+            if ($rule->rule->key === $key && $rule->power === ActivationState::On) {
+                $id = $record === null ? null : $this->sheet->recordIds[$rule->rule->trigger->type()."/$record"] ?? null;
+                $this->sheet->happens(new Asked($rule->id, AskedBy::Hand), $person, $id);
+            }
+        }
+    }
+
+    public function switchRule(string $key, ActivationState $power): void
+    {
+        foreach ($this->sheet->rules as $rule) {
+            if ($rule->rule->key !== $key || $rule->power === $power) {
+                continue;
+            }
+            $rule->power = $power;
+            $rule->pausedUntil = $power === ActivationState::On ? $this->sheet->now : $rule->pausedUntil;
+            foreach ($this->sheet->runs as $run) {
+                if ($run->ruleId === $rule->id && ! $run->state->isOver()) {
+                    $run->power = $power;
+                    $run->pausedUntil = $rule->pausedUntil;
+                    match ($power) {
+                        ActivationState::Retired => $this->end($run, new Reason('stop.retired'), 'retired'),
+                        ActivationState::On => $this->wake($run),
+                        ActivationState::Paused => null,
+                    };
+                }
+            }
+            if ($power === ActivationState::On) {
+                $this->sheet->askAgain(fn (OutText $text): bool => $text->run?->ruleId === $rule->id);
+                $this->scheduler->switchOn(new Published($rule->id, $rule->rule));
+            }
+        }
+    }
+
+    public function stop(int $person, string $key): void
+    {
+        foreach ($this->sheet->live[$person] ?? [] as $run) {
+            $run->rule->key === $key && $this->end($run, new Reason('run.stopped', ['staff' => $this->somebody()]), 'stopped');
+        }
+    }
+
+    public function skip(int $person, string $key): void
+    {
+        foreach ($this->sheet->texts as $text) {
+            if ($text->to->personId === $person && $text->run?->rule->key === $key && $text->status()->isWaiting()) {
+                $this->outbound->drop($text->run, new DropText($text->name, new Reason('staff.skipped', ['staff' => $this->somebody()])));
+                $this->conductor->advance($text->run);
+            }
+        }
+    }
+
+    private function end(Run $run, Reason $reason, string $outcome): void
+    {
+        if ($run->state->awaits !== null) {
+            $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
+        }
+        $run->state = $run->state->over($outcome);
+        $this->runs->note($reason, $run->ruleId, $run, $run->subject);
+        $this->runs->save($run, null);
+    }
+
+    private function wake(Run $run): void
+    {
+        $text = $this->sheet->texts["$run->id/{$run->state->awaits}"] ?? null;
+        $this->sheet->agenda->put($text === null ? "run:$run->id" : "text:$run->id/$text->name", $this->sheet->now);
+    }
+
+    public function switchLine(string $key, ActivationState $power): void
+    {
+        $line = $this->sheet->lines[$key] ?? null;
+        if ($line === null) {
+            return;
+        }
+        $this->sheet->lines[$key] = $line->with(power: $power);
+        if ($power === ActivationState::On) {
+            $this->sheet->askAgain(fn (OutText $text): bool => $text->line === $key);
+        }
+    }
+
+    public function release(string $key): void
+    {
+        foreach ($this->sheet->texts as $text) {
+            if ($text->run?->rule->key === $key && $text->status()->isWaiting()) {
+                $text->released = true;
+                $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
+            }
+        }
+    }
+
+    /** A world does not say who of the staff it was. */
+    private function somebody(): string
+    {
+        return $this->sheet->world->staff[0]->name ?? 'Somebody';
+    }
+}
