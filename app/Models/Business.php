@@ -45,6 +45,12 @@ final class Business extends Model
         return self::query()->firstOrFail();
     }
 
+    /** As a request finds it, read once for all that is shown. */
+    public static function asked(): self
+    {
+        return resolve(self::class);
+    }
+
     public function openingHours(): WeeklyHours
     {
         return WeeklyHours::read(Doc::of($this->opening_hours));

@@ -66,25 +66,25 @@ final class PersonPage
     /** @return Collection<int, Message> */
     public function coming(): Collection
     {
-        return Message::query()->where('person_id', $this->person->id)->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
-            ->with('rule')->orderBy('at')->get();
+        return once(fn (): Collection => Message::query()->where('person_id', $this->person->id)->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+            ->with('rule')->orderBy('at')->get());
     }
 
     /** @return Collection<int, Conversation> */
     public function conversations(): Collection
     {
-        return Conversation::query()->where('person_id', $this->person->id)->with('line')->orderByDesc('last_at')->get();
+        return once(fn (): Collection => Conversation::query()->where('person_id', $this->person->id)->with('line')->orderByDesc('last_at')->get());
     }
 
     /** @return \Illuminate\Support\Collection<int, \stdClass> their tags and lists */
     public function labels(): \Illuminate\Support\Collection
     {
-        return DB::table('labels')
+        return once(fn (): \Illuminate\Support\Collection => DB::table('labels')
             ->where('person_id', $this->person->id)
             ->orderBy('kind', 'desc')
             ->orderBy('name')
             ->limit(100)
-            ->get(['kind', 'name']);
+            ->get(['kind', 'name']));
     }
 
     /** @return list<string> names that are used already */
@@ -102,11 +102,11 @@ final class PersonPage
     /** @return Collection<int, Rule> */
     public function startable(): Collection
     {
-        return StartByHand::offered(RecordType::PERSON);
+        return once(fn (): Collection => StartByHand::offered(RecordType::PERSON));
     }
 
     public function story(): Story
     {
-        return Story::of($this->person, Business::ours()->zone);
+        return once(fn (): Story => Story::of($this->person, Business::asked()->zone));
     }
 }

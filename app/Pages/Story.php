@@ -48,6 +48,7 @@ final readonly class Story
                     Message::query()
                         ->where('person_id', $person->id)
                         ->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside]),
+                    $person,
                 ),
                 ...self::decisions($person),
                 ...self::records($person, $zone),
@@ -95,7 +96,7 @@ final readonly class Story
     public static function inConversation(Conversation $conversation, string $zone): self
     {
         return self::inOrder([
-            ...self::messages(Message::query()->where('conversation_id', $conversation->id)),
+            ...self::messages(Message::query()->where('conversation_id', $conversation->id), $conversation->person),
             ...self::decisions($conversation->person, quietly: true),
             ...self::records($conversation->person, $zone),
             ...self::changesAbout($conversation->person),
@@ -119,7 +120,7 @@ final readonly class Story
      */
     private static function changesAbout(Person $person): array
     {
-        $business = Business::ours();
+        $business = Business::asked();
         $changes = Change::query()->where('person_id', $person->id)->whereIn('kind', [ChangeKind::RecordChanged, ChangeKind::PersonChanged])
             ->with('record.type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
         $entries = [];
@@ -172,18 +173,20 @@ final readonly class Story
 
     /**
      * @param  \Illuminate\Database\Eloquent\Builder<Message>  $query
+     * @param  Person|null  $person  whose they are, where they are all of one
      * @return list<StoryEntry>
      */
-    private static function messages($query): array
+    private static function messages($query, ?Person $person = null): array
     {
         return array_values(
             $query
-                ->with(['rule', 'staff', 'toStaff', 'line', 'person.number'])
+                ->with(['rule', 'staff', 'toStaff', 'line', ...($person === null ? ['person.number'] : [])])
                 ->orderByDesc('at')
                 ->orderByDesc('id')
                 ->limit(self::MOST)
                 ->get()
                 ->reverse()
+                ->each(fn (Message $message) => $person === null ? null : $message->setRelation('person', $person))
                 ->map(fn (Message $message): StoryEntry => new StoryEntry($message->at, $message->isInbound() ? 0 : 2, message: $message))
                 ->all(),
         );
@@ -240,7 +243,7 @@ final readonly class Story
             isset($added[$record->id]) && $record->setAttribute('values', $added[$record->id]->to ?? []);
         }
 
-        $sentence = new RecordSentence($zone, Business::ours()->currency());
+        $sentence = new RecordSentence($zone, Business::asked()->currency());
 
         return array_merge(
             ...array_values(

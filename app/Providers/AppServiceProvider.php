@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Carrier\Carriers;
 use App\Carrier\NumberLookup;
 use App\Clock\SystemClock;
+use App\Counts\WaitingConversations;
 use App\Database\WholeMigrator;
 use App\Engine\Outbox;
 use App\Intake\Deliveries;
@@ -47,7 +48,8 @@ final class AppServiceProvider extends ServiceProvider
 
         $this->app->singleton(ClockInterface::class, SystemClock::class);
         array_map($this->app->register(...), config()->array('linnet.providers'));
-        $this->app->scoped('business', fn (): Business => Business::ours());
+        $this->app->scoped(Business::class, fn (): Business => Business::ours());
+        $this->app->scoped(WaitingConversations::class);
         $this->app->bind(Carriers::class, fn (): Carriers => new Carriers(config()->array('linnet.carriers')));
         $this->app->bind(
             NumberLookup::class,
@@ -66,11 +68,14 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        // What one request has read is no answer to the next.
+        $this->app->terminating(fn () => app()->forgetScopedInstances());
+
         Model::shouldBeStrict(! $this->app->environment('production', 'demo'));
 
         View::composer(
             ['components.time', 'today.show', 'people.show', 'conversations.show', 'rules.preview'],
-            fn (ViewData $view) => $view->with('business', resolve('business')),
+            fn (ViewData $view) => $view->with('business', Business::asked()),
         );
 
         View::composer('people.show', fn (ViewData $view) => $view->with('lookup', resolve(NumberLookup::class)->isThere()));

@@ -8,19 +8,35 @@ use App\Models\Field;
 use App\Models\RecordType;
 use App\Models\Rule;
 use App\Models\Source;
+use Illuminate\Database\Eloquent\Collection;
 
 /** Who counts on a field: rules and sources, by name. */
-final class Uses
+final readonly class Uses
 {
-    /** @return list<Rule> */
-    public static function rules(RecordType $type, Field $field): array
+    /**
+     * @param  Collection<int, Rule>  $rules
+     * @param  Collection<int, Source>  $sources
+     */
+    private function __construct(private RecordType $type, private Collection $rules, private Collection $sources)
     {
+    }
+
+    public static function ofFields(RecordType $type): self
+    {
+        return new self(
+            $type, Rule::query()->with('version')->orderBy('name')->get(), Source::query()->orderBy('name')->get(),
+        );
+    }
+
+    /** @return list<Rule> */
+    public function rules(Field $field): array
+    {
+        $type = $this->type;
         $path = preg_quote($type->isPeople() ? $field->key : "$type->key.$field->key", '/');
         $names = '/(?<![\w.])(?:person\.)?'.$path.'(?![\w])/';
-        $rules = Rule::query()->with('version')->orderBy('name')->get();
 
         return array_values(
-            $rules
+            $this->rules
                 ->filter(function (Rule $rule) use ($names, $type, $field): bool {
                     foreach (array_filter([$rule->draft, $rule->version?->document]) as $document) {
                         $trigger = $document['trigger'] ?? [];
@@ -37,14 +53,13 @@ final class Uses
     }
 
     /** @return list<Source> */
-    public static function sources(RecordType $type, Field $field): array
+    public function sources(Field $field): array
     {
+        $type = $this->type;
         $group = $type->isPeople() ? 'person' : 'fields';
 
         return array_values(
-            Source::query()
-                ->orderBy('name')
-                ->get()
+            $this->sources
                 ->filter(
                     fn (Source $source): bool => ($type->isPeople() || ($source->mapping['type'] ?? '') === $type->key) &&
                         isset($source->mapping[$group][$field->key]),

@@ -126,7 +126,7 @@ final readonly class Casting
     /** @return array<string, string> names by key */
     public function lines(): array
     {
-        return Line::query()->orderBy('id')->pluck('name', 'key')->all();
+        return once(fn (): array => Line::query()->orderBy('id')->pluck('name', 'key')->all());
     }
 
     public function line(): string
@@ -136,7 +136,7 @@ final readonly class Casting
 
         return isset($lines[$chosen])
             ? $chosen
-            : (string) (Line::query()->whereNotNull('number')->orderBy('id')->value('key') ?? (array_key_first($lines) ?? ''));
+            : (string) (once(fn (): mixed => Line::query()->whereNotNull('number')->orderBy('id')->value('key')) ?? (array_key_first($lines) ?? ''));
     }
 
     /** The cast as it is; what is to be made is made. */

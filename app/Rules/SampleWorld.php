@@ -27,6 +27,39 @@ use Linnet\Core\Rule\Trigger\Trigger;
 /** Copies onto paper what is known about one sample, and rehearses a rule there. */
 final class SampleWorld
 {
+    /** @var array<int, array<string, list<string>>> by person and list, the code they have, or else the one they would get */
+    private array $codes = [];
+
+    /** @var array<int, array<int, string>> by person and line, when the first automatic text left */
+    private array $opened = [];
+
+    /**
+     * Reads together what several rehearsals will ask about.
+     *
+     * @param  list<int>  $people
+     */
+    public function preload(array $people): void
+    {
+        $new = array_values(array_diff($people, array_keys($this->codes)));
+        if ($new === []) {
+            return;
+        }
+        $next = once(fn (): array => DB::table('codes')
+            ->whereIn('id', DB::table('codes')->whereNull('person_id')->groupBy('list')->selectRaw('min(id)'))
+            ->pluck('code', 'list')
+            ->all());
+        $one = fn (mixed $code): array => [(string) $code];
+        $this->codes += array_fill_keys($new, array_map($one, $next));
+        foreach (DB::table('codes')->whereIn('person_id', $new)->get(['person_id', 'code', 'list']) as $row) {
+            $this->codes[(int) $row->person_id][(string) $row->list] = $one($row->code);
+        }
+        $texts = Message::query()->whereIn('person_id', $new)->where('origin', MessageOrigin::Rule)->whereNotNull('left_at')
+            ->groupBy('person_id', 'line_id')->toBase()->selectRaw('person_id, line_id, min(left_at) as at')->get();
+        foreach ($texts as $row) {
+            $this->opened[(int) $row->person_id][(int) $row->line_id] = (string) $row->at;
+        }
+    }
+
     public function contextOf(UnitOfWork $unit, Rule $rule, Sample $sample): EvaluationContext
     {
         [$subject, $line] = $this->about($unit, $sample);
@@ -38,11 +71,12 @@ final class SampleWorld
     public function rehearse(UnitOfWork $unit, Business $business, Rule $rule, Sample $sample, array $suppositions = []): Rehearsed
     {
         [$subject, $line] = $this->about($unit, $sample);
+        $this->preload([$sample->person->id]);
         $known = $unit->reader;
         $sheet = new Sheet(
             World::around(
                 $sample->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(),
-                $known->pools(), self::codes($sample->person->id),
+                $known->pools(), $this->codes[$sample->person->id],
             ),
         );
         $person = $known->person($sample->person->id) ?? throw new \LogicException('chosen from those there are');
@@ -65,15 +99,10 @@ final class SampleWorld
                 }
             }
         }
-        foreach (
-            Message::query()
-                ->where('person_id', $person->id)
-                ->where('origin', MessageOrigin::Rule)
-                ->where('left_at', '<', $sample->at)
-                ->distinct()
-                ->pluck('line_id') as $opened
-        ) {
-            $sheet->opened["$person->id/".$known->lineKey((int) $opened)] = true;
+        foreach ($this->opened[$person->id] ?? [] as $opened => $at) {
+            if ($at < $sample->at->format('Y-m-d H:i:s')) {
+                $sheet->opened["$person->id/".$known->lineKey($opened)] = true;
+            }
         }
 
         return Rehearsal::oneRun($sheet, $rule, $subject, $line, $suppositions);
@@ -85,18 +114,6 @@ final class SampleWorld
         return $record->type->key === $trigger->type() && $trigger->begunWith() !== []
             ? new Record($record->id, $record->type, $trigger->begunWith() + $record->values, $record->personId, $record->changedAt)
             : $record;
-    }
-
-    /** @return array<string, list<string>> by list, the code they have, or else the one they would get */
-    private static function codes(int $personId): array
-    {
-        $theirs = DB::table('codes')->where('person_id', $personId)->pluck('code', 'list')->all();
-        $next = DB::table('codes')
-            ->whereIn('id', DB::table('codes')->whereNull('person_id')->groupBy('list')->selectRaw('min(id)'))
-            ->pluck('code', 'list')
-            ->all();
-
-        return array_map(fn (mixed $code): array => [(string) $code], $theirs + $next);
     }
 
     /** @return array{Subject, string|null} what it is about, and the line it came by */

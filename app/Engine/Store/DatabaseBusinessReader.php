@@ -63,6 +63,9 @@ final class DatabaseBusinessReader implements BusinessReader
     /** @var array<int, Staff>|null */
     private ?array $staff = null;
 
+    /** @var array<string, list<Wording>>|null by name */
+    private ?array $pools = null;
+
     /** @var array<string, Line>|null by key */
     private ?array $lines = null;
 
@@ -484,7 +487,7 @@ final class DatabaseBusinessReader implements BusinessReader
     /** @return array<string, list<Wording>> the shared pools */
     public function pools(): array
     {
-        return Pool::query()->get()->mapWithKeys(fn (Pool $pool): array => [$pool->name => $pool->read()])->all();
+        return $this->pools ??= Pool::query()->get()->mapWithKeys(fn (Pool $pool): array => [$pool->name => $pool->read()])->all();
     }
 
     /** @return array<int, Staff> */

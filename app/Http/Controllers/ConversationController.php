@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Counts\WaitingConversations;
 use App\Engine\DirectTexts;
 use App\Exports\CsvExport;
 use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Line;
-use App\Models\Person;
 use App\Models\Staff;
 use App\Pages\PersonPage;
 use App\Pages\Story;
+use App\People\Named;
 use App\Sentences\Sentence;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
@@ -56,7 +57,7 @@ final class ConversationController
             ...$this->list($request, $clock),
             'conversation' => $conversation,
             'page' => $page->about($conversation->person),
-            'story' => Story::inConversation($conversation, Business::ours()->zone),
+            'story' => Story::inConversation($conversation, Business::asked()->zone),
         ]);
     }
 
@@ -89,7 +90,7 @@ final class ConversationController
             'conversations' => $query->simplePaginate(30)->withQueryString(),
             'asked' => $asked,
             'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
-            'waiting' => Conversation::query()->whereNotNull('waiting_since')->count(),
+            'waiting' => resolve(WaitingConversations::class)->count(),
             'now' => $clock->now(),
         ];
     }
@@ -117,7 +118,7 @@ final class ConversationController
             $query->where('line_id', $asked['line']);
         }
         if (is_string($asked['find']) && $asked['find'] !== '') {
-            $query->whereIn('person_id', Person::query()->named($asked['find'])->select('id'));
+            Named::only($query, $asked['find']);
         }
 
         return $query;

@@ -69,20 +69,20 @@ final class RecordController
 
     public function show(RecordType $type, Record $record): View
     {
-        return view('records.show', ['page' => new RecordPage($record->load('person.numbers', 'person.number'), $type, Business::ours())]);
+        return view('records.show', ['page' => new RecordPage($record->load('person.numbers', 'person.number'), $type, Business::asked())]);
     }
 
     public function create(RecordType $type): View
     {
         return view('records.form', [
-            'type' => $type, 'record' => null, 'business' => Business::ours(),
-            'page' => new RecordPage(new Record(['values' => [], 'record_type_id' => $type->id]), $type, Business::ours()),
+            'type' => $type, 'record' => null, 'business' => Business::asked(),
+            'page' => new RecordPage(new Record(['values' => [], 'record_type_id' => $type->id]), $type, Business::asked()),
         ]);
     }
 
     public function store(Request $request, RecordType $type, RecordWriter $writer): RedirectResponse
     {
-        $values = RecordForm::read($type, (array) $request->input('fields', []), Business::ours());
+        $values = RecordForm::read($type, (array) $request->input('fields', []), Business::asked());
         if (array_filter($values, fn (mixed $value): bool => $value !== null) === []) {
             throw ValidationException::withMessages(['fields' => 'Fill in something first.']);
         }
@@ -96,14 +96,14 @@ final class RecordController
     public function edit(RecordType $type, Record $record): View
     {
         return view('records.form', [
-            'type' => $type, 'record' => $record, 'business' => Business::ours(),
-            'page' => new RecordPage($record, $type, Business::ours()),
+            'type' => $type, 'record' => $record, 'business' => Business::asked(),
+            'page' => new RecordPage($record, $type, Business::asked()),
         ]);
     }
 
     public function update(Request $request, RecordType $type, Record $record, RecordWriter $writer): RedirectResponse
     {
-        $values = RecordForm::read($type, (array) $request->input('fields', []), Business::ours());
+        $values = RecordForm::read($type, (array) $request->input('fields', []), Business::asked());
         $this->mended(
             $type,
             fn () => DB::transaction(
@@ -130,7 +130,7 @@ final class RecordController
         );
         $field = $type->field($said['field']) ?? throw ValidationException::withMessages(['bulk' => 'Choose the field to change.']);
         try {
-            $values = RecordForm::read($type, [$field->key => $said['value'] ?? ''], Business::ours());
+            $values = RecordForm::read($type, [$field->key => $said['value'] ?? ''], Business::asked());
         } catch (ValidationException $e) {
             throw ValidationException::withMessages(['bulk' => array_merge(...array_values($e->errors()))]);
         }
@@ -184,7 +184,7 @@ final class RecordController
 
     private function page(Request $request, RecordType $type, ClockInterface $clock): RecordsPage
     {
-        return new RecordsPage($type->load('fields'), $request->all(), Business::ours(), $clock->now());
+        return new RecordsPage($type->load('fields'), $request->all(), Business::asked(), $clock->now());
     }
 
     /**

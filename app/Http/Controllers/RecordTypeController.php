@@ -51,6 +51,7 @@ final class RecordTypeController
     public function show(RecordType $type): View
     {
         $type->load('fields');
+        $uses = Uses::ofFields($type);
         $parts = [];
         foreach (self::PARTS as $part => [$says, $kinds]) {
             $parts[$part] = [
@@ -66,7 +67,7 @@ final class RecordTypeController
             'uses' => $type->fields
                 ->mapWithKeys(
                     fn (Field $field): array => [
-                        $field->id => ['rules' => Uses::rules($type, $field), 'sources' => Uses::sources($type, $field)],
+                        $field->id => ['rules' => $uses->rules($field), 'sources' => $uses->sources($field)],
                     ],
                 )
                 ->all(),

@@ -67,20 +67,28 @@ final class RuleController
             );
         }
         $rules = $query->simplePaginate(40)->withQueryString();
-        $since = Day::firstOf(30, $clock->now(), Business::ours()->zone);
+        $since = Day::firstOf(30, $clock->now(), Business::asked()->zone);
 
         return view('rules.index', [
             'rules' => $rules, 'language' => Vocabularies::language(), 'asked' => $asked, 'folders' => self::folders(), 'since' => $since,
             'texts' => MessageCounts::byRule($since),
             'problems' => Message::query()
+                // The newest of each rule, by the index of the few that are troubled.
                 ->whereIn(
                     'id',
-                    Message::query()
-                        ->selectRaw('max(id)')
-                        ->whereIn('rule_id', $rules->pluck('id'))
-                        ->where('at', '>=', $since->begins)
-                        ->troubled()
-                        ->groupBy('rule_id'),
+                    Rule::query()
+                        ->whereKey($rules->pluck('id')->all())
+                        ->selectSub(
+                            Message::query()
+                                ->troubled()
+                                ->select('id')
+                                ->whereColumn('rule_id', 'rules.id')
+                                ->where('at', '>=', $since->begins)
+                                ->orderByDesc('at')
+                                ->orderByDesc('id')
+                                ->limit(1),
+                            'newest',
+                        ),
                 )
                 ->get()
                 ->keyBy('rule_id'),
@@ -107,7 +115,7 @@ final class RuleController
         $said = $request->validate([
             'find' => 'nullable|string|max:80', 'sample' => 'nullable|integer', 'if' => 'array|max:20', 'if.*' => 'string|max:300',
         ]);
-        $samples = new Samples($rule->written()->trigger->type(), Business::ours()->zone, $clock->now());
+        $samples = new Samples($rule->written()->trigger->type(), Business::asked()->zone, $clock->now());
 
         return view('rules.samples', [
             'rule' => $rule, 'samples' => $samples->named((string) ($said['find'] ?? '')), 'chosen' => (int) ($said['sample'] ?? 0),

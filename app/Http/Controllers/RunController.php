@@ -7,10 +7,10 @@ namespace App\Http\Controllers;
 use App\Clock\Day;
 use App\Exports\CsvExport;
 use App\Models\Business;
-use App\Models\Person;
 use App\Models\Rule;
 use App\Models\Run;
 use App\Pages\Rules\RunsPage;
+use App\People\Named;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -38,10 +38,10 @@ final class RunController
             default => null,
         };
         if (isset($asked['from'])) {
-            $query->where('began_at', '>=', (new Day($asked['from'], Business::ours()->zone))->begins);
+            $query->where('began_at', '>=', (new Day($asked['from'], Business::asked()->zone))->begins);
         }
         if (isset($asked['find'])) {
-            $query->whereIn('person_id', Person::query()->named($asked['find'])->select('id'));
+            Named::only($query, $asked['find']);
         }
         if (isset($asked['as'])) {
             return CsvExport::of(

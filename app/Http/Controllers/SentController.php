@@ -11,8 +11,8 @@ use App\Models\Business;
 use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageState;
-use App\Models\Person;
 use App\Models\Rule;
+use App\People\Named;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
@@ -36,7 +36,7 @@ final class SentController
             ->orderBy('at', $oldest ? 'asc' : 'desc')->orderBy('id', $oldest ? 'asc' : 'desc');
         $this->filter($query, $asked);
         if (isset($asked['as'])) {
-            return CsvExport::of('texts', MessageRows::HEADINGS, MessageRows::of($query, Business::ours()->zone));
+            return CsvExport::of('texts', MessageRows::HEADINGS, MessageRows::of($query, Business::asked()->zone));
         }
 
         return view('sent.index', [
@@ -86,13 +86,13 @@ final class SentController
             }
         }
         if (is_string($asked['from'] ?? null)) {
-            $query->where('at', '>=', (new Day($asked['from'], Business::ours()->zone))->begins);
+            $query->where('at', '>=', (new Day($asked['from'], Business::asked()->zone))->begins);
         }
         if (is_string($asked['until'] ?? null)) {
-            $query->where('at', '<', (new Day($asked['until'], Business::ours()->zone))->ends);
+            $query->where('at', '<', (new Day($asked['until'], Business::asked()->zone))->ends);
         }
         if (is_string($asked['find'] ?? null) && $asked['find'] !== '') {
-            $query->whereIn('person_id', Person::query()->named($asked['find'])->select('id'));
+            Named::only($query, $asked['find']);
         }
     }
 }

@@ -36,7 +36,7 @@ final class RecordPage
 
     public function __construct(public readonly Record $record, public readonly RecordType $type, private readonly Business $business)
     {
-        $record->setRelation('type', $type->load('fields'));
+        $record->setRelation('type', $type->loadMissing('fields'));
         $this->shown = new Shown($type, [$record->values], $business->zone, $business->currency());
         $this->title = $record->exists ? $record->called() : 'A new '.mb_strtolower($type->name);
     }
@@ -61,7 +61,7 @@ final class RecordPage
     /** @return Collection<int, Rule> that can be started for it by hand */
     public function startable(): Collection
     {
-        return StartByHand::offered($this->type->key);
+        return once(fn (): Collection => StartByHand::offered($this->type->key));
     }
 
     /** @return Collection<int, Message> */
@@ -77,7 +77,7 @@ final class RecordPage
 
     public function story(): Story
     {
-        return Story::ofRecord($this->record, $this->business);
+        return once(fn (): Story => Story::ofRecord($this->record, $this->business));
     }
 
     /**
@@ -87,7 +87,7 @@ final class RecordPage
      */
     public function besides(): Collection
     {
-        return $this->record->person_id === null
+        return once(fn (): Collection => $this->record->person_id === null
             ? new Collection
             : Record::query()
                 ->where('person_id', $this->record->person_id)
@@ -95,7 +95,7 @@ final class RecordPage
                 ->with('type')
                 ->orderByDesc('id')
                 ->limit(6)
-                ->get();
+                ->get());
     }
 
     public function lastChange(): ?Change

@@ -69,8 +69,9 @@ final readonly class Agreement
         }
         $texts = $price = 0;
         $page = $this->page;
-        foreach ((new Samples($page->written->trigger->type(), $page->business->zone, $this->unit->now))->all($ids) as $sample) {
-            foreach ($page->rehearsedFor($sample)->texts as $text) {
+        $samples = (new Samples($page->written->trigger->type(), $page->business->zone, $this->unit->now))->all($ids);
+        foreach ($page->rehearsedFor($samples) as $rehearsed) {
+            foreach ($rehearsed->texts as $text) {
                 $texts += (int) ($text->leavesAt !== null);
                 $price += $text->leavesAt === null ? 0 : $text->composed->price ?? 0;
             }

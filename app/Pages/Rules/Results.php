@@ -38,19 +38,16 @@ final readonly class Results
 
     public function __construct(Rule $rule, public int $days, \DateTimeImmutable $now)
     {
-        $this->since = Day::firstOf($days, $now, Business::ours()->zone);
+        $this->since = Day::firstOf($days, $now, Business::asked()->zone);
         $since = $this->since->begins;
         $written = $rule->written();
         $this->hasGoal = $written->goal !== null;
-        $began = Run::query()
-            ->where('rule_id', $rule->id)
-            ->where('began_at', '>=', $since)
-            ->toBase()
-            ->selectRaw(
-                "count(*) as runs, sum(case when outcome = 'goal' then 1 else 0 end) as met, sum(case when outcome = 'goal' then cast(nullif(goal_value, '') as decimal(18, 6)) else 0 end) as value",
-            )
-            ->first();
-        [$this->runs, $this->met, $this->value] = [(int) ($began->runs ?? 0), (int) ($began->met ?? 0), (float) ($began->value ?? 0)];
+        $began = Run::query()->where('rule_id', $rule->id)->where('began_at', '>=', $since)->toBase();
+        $this->runs = $began->clone()->count();
+        // As the index says it that holds those alone.
+        $goal = $began->whereRaw("outcome = 'goal'")
+            ->selectRaw("count(*) as met, sum(cast(nullif(goal_value, '') as decimal(18, 6))) as value")->first();
+        [$this->met, $this->value] = [(int) ($goal->met ?? 0), (float) ($goal->value ?? 0)];
         $counted = $this->counted($rule, $this->since);
         $rows = [];
         foreach ($written->flow->texts() as $step) {

@@ -18,6 +18,7 @@ use App\Rules\Vocabularies;
 use App\Rules\WhatIf;
 use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Engine\Composed;
+use Linnet\Core\Record\Business as Sender;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
@@ -122,7 +123,7 @@ final class RulePage
             return $this->context === null || $this->receiver === null
                 ? null
                 : Composed::of(
-                    Template::parse($words), $this->context->facts, $this->receiver, $this->business->asSender(), $this->context->now,
+                    Template::parse($words), $this->context->facts, $this->receiver, $this->sender(), $this->context->now,
                     false, 'sample',
                 );
         } catch (TemplateError) {
@@ -130,9 +131,16 @@ final class RulePage
         }
     }
 
+    public function sender(): Sender
+    {
+        return $this->unit->reader->business();
+    }
+
     public function lineOf(RehearsedText $text): ?Line
     {
-        return $text->line === null ? null : Line::query()->firstWhere('key', $text->line);
+        $key = $text->line;
+
+        return $key === null ? null : once(fn (): ?Line => Line::query()->firstWhere('key', $key));
     }
 
     /** The text that says who it is from. */
@@ -155,7 +163,7 @@ final class RulePage
     public function addedTo(Texting $step): array
     {
         $text = $this->textOf($step->id());
-        $sender = $this->business->asSender();
+        $sender = $this->sender();
         [$before, $after] = [...explode(self::PLACE, FirstTextAdditions::around(self::PLACE, $sender->name, $sender->stopLine), 2), ''];
 
         return $text?->composed !== null &&
@@ -205,10 +213,24 @@ final class RulePage
         return null;
     }
 
-    /** The rule as it is written, for another sample, with nothing supposed. */
-    public function rehearsedFor(Sample $sample): Rehearsed
+    /**
+     * The rule as it is written, for each of several samples, with nothing supposed.
+     *
+     * @param  list<Sample>  $samples
+     * @return list<Rehearsed>
+     */
+    public function rehearsedFor(array $samples): array
     {
-        return $this->worlds->rehearse($this->unit, $this->business, $this->written, $sample);
+        $this->worlds->preload(array_map(fn (Sample $sample): int => $sample->person->id, $samples));
+
+        return array_map(
+            fn (Sample $sample): Rehearsed => $this->rehearsed !== null &&
+                $sample->id === $this->sample?->id &&
+                $this->whatIf->suppositions === []
+                    ? $this->rehearsed
+                    : $this->worlds->rehearse($this->unit, $this->business, $this->written, $sample),
+            $samples,
+        );
     }
 
     private function with(Core\Rule $rule): ?Rehearsed
@@ -257,7 +279,7 @@ final class RulePage
 
     private function situationOf(Sample $sample): EvaluationContext
     {
-        return $this->worlds->contextOf($this->unit, $this->written, $sample);
+        return once(fn (): EvaluationContext => $this->worlds->contextOf($this->unit, $this->written, $sample));
     }
 
     /** What its trigger asks of a record or person holds. */

@@ -55,7 +55,7 @@ final readonly class TokenPage
         if ($context === null || ! $to instanceof Receiver) {
             return '';
         }
-        $business = $this->page->business->asSender();
+        $business = $this->page->sender();
         try {
             return (new Renderer(
                 $context->facts, $context->now, $to->zone, $to->locale, $business->tariff->currency, 'sample', $business->links(),

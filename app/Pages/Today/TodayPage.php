@@ -6,8 +6,8 @@ namespace App\Pages\Today;
 
 use App\Clock\Day;
 use App\Counts\MessageCounts;
+use App\Counts\WaitingConversations;
 use App\Models\Business;
-use App\Models\Conversation;
 use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Outage;
@@ -53,11 +53,12 @@ final readonly class TodayPage
             ->whereBetween('due_at', [$now, $this->day->ends])
             ->count();
         $this->late = Late::of($now);
-        $this->outboxed = Outage::toSay($now)?->waiting() ?? 0;
-        $this->waiting = Conversation::query()->whereNotNull('waiting_since')->count();
+        $outage = Outage::toSay($now);
+        $this->outboxed = $outage?->waiting() ?? 0;
+        $this->waiting = resolve(WaitingConversations::class)->count();
         // The most pressing first.
         $this->needs = [
-            ...WorkNeeds::all($now, $business->zone), ...EngineNeeds::all($staff, $now, $business->zone), ...TextNeeds::all($now),
+            ...WorkNeeds::all($now, $business->zone, $this->late, $outage), ...EngineNeeds::all($staff, $now, $business->zone), ...TextNeeds::all($now),
             ...IntakeNeeds::all($now),
         ];
         $this->comingToday = Coming::between($this->late->since ?? $now, $this->day->ends);

@@ -42,15 +42,14 @@ final class WorkNeeds
     ];
 
     /** @return list<Need> */
-    public static function all(\DateTimeImmutable $now, string $zone): array
+    public static function all(\DateTimeImmutable $now, string $zone, Late $late, ?Outage $outage): array
     {
-        return [...self::outage($now, $zone), ...self::workers($now, $zone), ...self::putAside()];
+        return [...self::outage($now, $zone, $outage), ...self::workers($now, $zone, $late, $outage), ...self::putAside()];
     }
 
     /** @return list<Need> */
-    private static function outage(\DateTimeImmutable $now, string $zone): array
+    private static function outage(\DateTimeImmutable $now, string $zone, ?Outage $outage): array
     {
-        $outage = Outage::toSay($now);
         if ($outage === null) {
             return [];
         }
@@ -69,13 +68,13 @@ final class WorkNeeds
     }
 
     /** @return list<Need> */
-    private static function workers(\DateTimeImmutable $now, string $zone): array
+    private static function workers(\DateTimeImmutable $now, string $zone, Late $late, ?Outage $outage): array
     {
         $needs = [];
         $signs = Sign::query()->get()->keyBy('worker');
         foreach (
             [
-                [Sign::ENGINE, Late::of($now)], [Sign::HAND_OVER, self::handOver($now)], [Sign::INTAKE, self::intake($now)],
+                [Sign::ENGINE, $late], [Sign::HAND_OVER, self::handOver($now, $outage)], [Sign::INTAKE, self::intake($now)],
                 [Sign::OUTSIDE, self::outside($now)],
             ] as [$worker, $late]
         ) {
@@ -123,7 +122,7 @@ final class WorkNeeds
     }
 
     /** Texts that passed the gate, and that no carrier was asked to take; what a carrier is busy for is its own trouble. */
-    private static function handOver(\DateTimeImmutable $now): Late
+    private static function handOver(\DateTimeImmutable $now, ?Outage $outage): Late
     {
         $ready = Message::query()
             ->where('state', MessageState::Ready)
@@ -132,7 +131,7 @@ final class WorkNeeds
             ->where(fn ($due) => $due->whereNull('retry_at')->orWhere('retry_at', '<=', $now->modify(self::PATIENCE)));
         $oldest = $ready->clone()->min('left_at');
 
-        return Outage::toSay($now) !== null
+        return $outage !== null
             ? new Late(0, null)
             : new Late($ready->count(), is_string($oldest) ? new \DateTimeImmutable($oldest, new \DateTimeZone('UTC')) : null);
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\View\Components;
 
 use App\Clock\TimeFormatter;
+use App\Counts\WaitingConversations;
 use App\Models\Business;
-use App\Models\Conversation;
 use App\Models\Staff;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -38,14 +38,14 @@ final class Rail extends Component
         return view('components.rail', [
             'staff' => $staff,
             'places' => $this->places($staff),
-            'clockShows' => TimeFormatter::momentIn($this->clock->now(), Business::ours()->zone),
+            'clockShows' => TimeFormatter::momentIn($this->clock->now(), Business::asked()->zone),
         ]);
     }
 
     /** @return list<object{name: string, route: string, here: bool, count: int}|null> */
     private function places(Staff $staff): array
     {
-        $waiting = Conversation::query()->whereNotNull('waiting_since')->count();
+        $waiting = resolve(WaitingConversations::class)->count();
         $place = fn (string $name, string $route, int $count = 0): object => (object) [
             'name' => $name, 'route' => $route, 'count' => $count,
             'here' => $this->request->routeIs($route, str_replace('.index', '.*', $route), ...self::WITHIN[$route] ?? []),

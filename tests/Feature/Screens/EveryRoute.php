@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Screens;
+
+use App\Intake\Imports;
+use App\Intake\RecordWriter;
+use App\Models\Calendar;
+use App\Models\Conversation;
+use App\Models\Form;
+use App\Models\Notice;
+use App\Models\OutboundTask;
+use App\Models\Pool;
+use App\Models\PutAside;
+use App\Models\Record;
+use App\Models\RecordType;
+use App\Models\Role;
+use App\Models\Rule;
+use App\Models\RuleVersion;
+use App\Models\SavedFilter;
+use App\Models\Task;
+use Database\Seeders\OldRecordsSeeder;
+use Illuminate\Routing\Route as Routed;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+
+/** Every route of ours that asks who one is, and one of each thing that a route may name. */
+trait EveryRoute
+{
+    /** What asks nobody who they are. */
+    private const OPEN = ['log-in', 'in.carrier', 'in.source', 'calendar', 'links.open', 'pictures.show', 'forms.public', 'forms.send'];
+
+    /** @var array<string, int|string> by the parameter of a route, what it may name */
+    private array $named = [];
+
+    /** @return list<Routed> */
+    private function ownRoutes(): array
+    {
+        return array_values(
+            array_filter(
+                Route::getRoutes()->getRoutes(),
+                fn (Routed $route): bool => $route->uri() !== 'up' &&
+                    ! in_array($route->getName(), self::OPEN, true) &&
+                    $route->uri() !== 'log-in' &&
+                    ! str_starts_with($route->uri(), 'api/'),
+            ),
+        );
+    }
+
+    private function urlOf(Routed $route): string
+    {
+        return route((string) $route->getName(), array_intersect_key($this->named, array_flip($route->parameterNames())));
+    }
+
+    private function oneOfEach(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->textFrom(self::WEN, 'HELP');
+        $this->textFrom('+447700900999', 'Do you open on Sunday?');
+        $conversation = Conversation::query()->firstOrFail();
+        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(RecordWriter::class)));
+        $deal = RecordType::query()->where('key', 'deal')->firstOrFail();
+        SavedFilter::query()->create(['record_type_id' => $deal->id, 'name' => 'Mine', 'asked' => []]);
+        Calendar::query()->create(['record_type_id' => 3, 'name' => 'Lessons', 'secret_hash' => 'x', 'at' => now()]);
+        resolve(Imports::class)->open(__FILE__, 'a.csv', null, null)->update(['state' => 'done']);
+        $this->staff(Role::Administrator)->createToken('Reader');
+        Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => 'on']);
+        OutboundTask::query()->create([
+            'name' => 'e', 'kind' => 'email', 'address' => 'a@b.example', 'body' => [], 'state' => 'given_up', 'at' => now(),
+        ]);
+        Pool::query()->create(['name' => 'greetings', 'wordings' => [['id' => 'hello', 'text' => 'Hello']]]);
+        Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
+        PutAside::keep(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
+        Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
+
+        $this->named = [
+            'form' => 'hire', 'step' => 'first', 'task' => 1, 'putAside' => 1, 'notice' => 1, 'line' => 1, 'pool' => 'greetings',
+            'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id,
+            'version' => RuleVersion::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id,
+            'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal',
+            'record' => Record::query()
+                ->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))
+                ->value('id'),
+            'field' => 1,
+            'filter' => 1,
+            'calendar' => 1,
+            'token' => 1,
+            'number' => 1,
+        ];
+    }
+}
