@@ -66,14 +66,22 @@ final class PersonPage
     /** @return Collection<int, Message> */
     public function coming(): Collection
     {
-        return once(fn (): Collection => Message::query()->where('person_id', $this->person->id)->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
-            ->with('rule')->orderBy('at')->get());
+        return once(fn (): Collection => Message::query()
+            ->where('person_id', $this->person->id)
+            ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+            ->with('rule')
+            ->orderBy('at')
+            ->get());
     }
 
     /** @return Collection<int, Conversation> */
     public function conversations(): Collection
     {
-        return once(fn (): Collection => Conversation::query()->where('person_id', $this->person->id)->with('line')->orderByDesc('last_at')->get());
+        return once(fn (): Collection => Conversation::query()
+            ->where('person_id', $this->person->id)
+            ->with('line')
+            ->orderByDesc('last_at')
+            ->get());
     }
 
     /** @return \Illuminate\Support\Collection<int, \stdClass> their tags and lists */

@@ -136,7 +136,8 @@ final readonly class Casting
 
         return isset($lines[$chosen])
             ? $chosen
-            : (string) (once(fn (): mixed => Line::query()->whereNotNull('number')->orderBy('id')->value('key')) ?? (array_key_first($lines) ?? ''));
+            : (string) (once(fn (): mixed => Line::query()->whereNotNull('number')->orderBy('id')->value('key')) ??
+                (array_key_first($lines) ?? ''));
     }
 
     /** The cast as it is; what is to be made is made. */

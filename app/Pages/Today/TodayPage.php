@@ -58,7 +58,9 @@ final readonly class TodayPage
         $this->waiting = resolve(WaitingConversations::class)->count();
         // The most pressing first.
         $this->needs = [
-            ...WorkNeeds::all($now, $business->zone, $this->late, $outage), ...EngineNeeds::all($staff, $now, $business->zone), ...TextNeeds::all($now),
+            ...WorkNeeds::all($now, $business->zone, $this->late, $outage),
+            ...EngineNeeds::all($staff, $now, $business->zone),
+            ...TextNeeds::all($now),
             ...IntakeNeeds::all($now),
         ];
         $this->comingToday = Coming::between($this->late->since ?? $now, $this->day->ends);
