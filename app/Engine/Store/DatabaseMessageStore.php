@@ -25,6 +25,11 @@ use Linnet\Core\Text\Wording\Used;
 /** The texts in the database, and what the gate counts. */
 final class DatabaseMessageStore implements MessageStore
 {
+    /** Wordings are counted over all, and for each person; whoever is no person of ours, such as a colleague, is counted as one. */
+    private const ALL = 0;
+
+    private const OTHERS = -1;
+
     /** More than all workers together may have spent and not written yet. */
     private const UNSEEN_MICROS = 1_000_000_000;
 
@@ -206,8 +211,8 @@ final class DatabaseMessageStore implements MessageStore
             DB::select('select pg_advisory_xact_lock(hashtext(?))', ["wordings $wordings"]);
         }
         $times = $theirs = [];
-        foreach (DB::table('wording_uses')->where('wordings', $wordings)->whereIn('person_id', [0, $personId ?? 0])->get() as $row) {
-            if ((int) $row->person_id === 0) {
+        foreach (DB::table('wording_uses')->where('wordings', $wordings)->whereIn('person_id', [self::ALL, $personId ?? self::OTHERS])->get() as $row) {
+            if ((int) $row->person_id === self::ALL) {
                 $times[(string) $row->wording] = (int) $row->times;
             } else {
                 $theirs[(string) $row->wording] = (int) $row->times;
@@ -219,7 +224,7 @@ final class DatabaseMessageStore implements MessageStore
 
     public function count(string $wordings, string $wording, ?int $personId, int $by): void
     {
-        foreach (array_unique([0, $personId ?? 0]) as $person) {
+        foreach ([self::ALL, $personId ?? self::OTHERS] as $person) {
             DB::table('wording_uses')->insertOrIgnore([
                 'wordings' => $wordings, 'wording' => $wording, 'person_id' => $person, 'times' => 0,
             ]);

@@ -10,6 +10,7 @@ use Linnet\Core\Engine\Port\SideEffects;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Number\NumberKind;
+use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\AskedBy;
 use Linnet\Core\Record\Change\Change;
@@ -17,6 +18,7 @@ use Linnet\Core\Record\Change\LabelChanged;
 use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Record\Change\PersonChanged;
 use Linnet\Core\Record\Change\RecordChanged;
+use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
@@ -25,12 +27,23 @@ use Linnet\Core\Rule\Same;
 
 final readonly class InMemorySideEffects implements SideEffects
 {
+    private References $references;
+
     public function __construct(private Sheet $sheet)
     {
+        $this->references = new References($sheet);
     }
 
     public function setFields(Run $run, array $own, ?Record $record, array $values, Cause $cause): void
     {
+        $found = $record === null ? [] : $this->references->resolve($record->type, $values);
+        if ($found instanceof Reason) {
+            $this->sheet->trace[] = [
+                'at' => $this->sheet->now, 'reason' => new Reason('deed.not_done', ['because' => $found->toArray()]), 'rule' => $run->ruleId,
+                'run' => $run->id, 'subject' => $run->subject,
+            ];
+            [$record, $values] = [null, []];
+        }
         $type = $record->type->key ?? '';
         $set = [...$own, ...array_combine(array_map(fn (string $key): string => "$type.$key", array_keys($values)), $values)];
         if ($set === []) {
@@ -41,7 +54,7 @@ final readonly class InMemorySideEffects implements SideEffects
             $this->setPerson($run->personId(), $own, $cause);
         }
         if ($record !== null) {
-            $this->setRecord($record, $values, $cause);
+            $this->setRecord($record, $found, $cause);
         }
     }
 
@@ -148,9 +161,9 @@ final readonly class InMemorySideEffects implements SideEffects
         }
         $to = array_intersect_key($new, $from);
         if ($to !== []) {
-            $this->sheet->records[$record->id] = new Record(
-                $record->id, $record->type, [...$record->values, ...$to], $record->personId, $this->sheet->now,
-            );
+            $leads = $record->type->fields[$record->type->personField ?? ''] ?? null;
+            $person = $leads?->kind === FieldKind::Person ? $to[$leads->key] ?? null : null;
+            $record = $this->sheet->keep($record->id, $type, $person === null ? null : (int) $person, [...$record->values, ...$to]);
             $this->happens(new RecordChanged($type, $from, $to), $record->personId, $record->id, $cause);
         }
     }

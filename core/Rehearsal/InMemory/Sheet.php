@@ -149,7 +149,15 @@ final class Sheet
     /** @param  array<string, string|int|float|bool|null>  $values */
     public function put(string $key, string $type, ?int $person, array $values): Record
     {
-        $id = $this->recordIds["$type/$key"] ??= count($this->recordIds) + 1;
+        return $this->keep($this->recordIds["$type/$key"] ??= count($this->recordIds) + 1, $type, $person, $values);
+    }
+
+    /**
+     * @param  int|null  $person  whom it is about from now on; null for whomever it was
+     * @param  array<string, string|int|float|bool|null>  $values
+     */
+    public function keep(int $id, string $type, ?int $person, array $values): Record
+    {
         $before = $this->records[$id]->personId ?? null;
         $person ??= $before;
         if ($person !== $before) {

@@ -33,6 +33,14 @@ final class DeedsTest extends TestCase
         ];
         yield 'a field of the record' => [[['id' => 's', 'do' => 'change', 'set' => ['deal.stage' => 'lost']]], ['set deal.stage=lost']];
         yield 'a field emptied' => [[['id' => 's', 'do' => 'change', 'set' => ['deal.day' => null]]], ['set deal.day=']];
+        yield 'a field that names a colleague' => [
+            [['id' => 's', 'do' => 'change', 'set' => ['deal.owner' => 'tom', 'deal.stage' => 'lost']]],
+            ['set deal.owner=tom, deal.stage=lost'],
+        ];
+        yield 'nothing, where one of its fields names nobody' => [
+            [['id' => 's', 'do' => 'change', 'set' => ['deal.owner' => 'Osier', 'deal.stage' => 'lost']]],
+            [],
+        ];
         yield 'a field of the person' => [[['id' => 's', 'do' => 'change', 'set' => ['town' => 'Osier']]], ['set town=Osier']];
         yield 'a tag and a list' => [
             [['id' => 's', 'do' => 'change', 'add' => ['tag' => ['big'], 'list' => ['spring']], 'remove' => ['tag' => ['small']]]],
