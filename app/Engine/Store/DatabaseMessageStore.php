@@ -211,7 +211,9 @@ final class DatabaseMessageStore implements MessageStore
             DB::select('select pg_advisory_xact_lock(hashtext(?))', ["wordings $wordings"]);
         }
         $times = $theirs = [];
-        foreach (DB::table('wording_uses')->where('wordings', $wordings)->whereIn('person_id', [self::ALL, $personId ?? self::OTHERS])->get() as $row) {
+        $whose = [self::ALL, $personId ?? self::OTHERS];
+        $uses = DB::table('wording_uses')->where('wordings', $wordings)->whereIn('person_id', $whose)->get();
+        foreach ($uses as $row) {
             if ((int) $row->person_id === self::ALL) {
                 $times[(string) $row->wording] = (int) $row->times;
             } else {

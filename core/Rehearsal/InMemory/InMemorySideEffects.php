@@ -39,8 +39,8 @@ final readonly class InMemorySideEffects implements SideEffects
         $found = $record === null ? [] : $this->references->resolve($record->type, $values);
         if ($found instanceof Reason) {
             $this->sheet->trace[] = [
-                'at' => $this->sheet->now, 'reason' => new Reason('deed.not_done', ['because' => $found->toArray()]), 'rule' => $run->ruleId,
-                'run' => $run->id, 'subject' => $run->subject,
+                'at' => $this->sheet->now, 'reason' => new Reason('deed.not_done', ['because' => $found->toArray()]),
+                'rule' => $run->ruleId, 'run' => $run->id, 'subject' => $run->subject,
             ];
             [$record, $values] = [null, []];
         }

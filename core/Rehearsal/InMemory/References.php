@@ -46,7 +46,9 @@ final readonly class References
         return match ($field->kind) {
             FieldKind::Staff => $this->staff($said, $id),
             FieldKind::Person => $id === null ? $this->person($said) : $this->known($this->sheet->people, $field, $id),
-            default => $id === null ? $this->sheet->recordIds["$field->of/$said"] ?? null : $this->known($this->sheet->records, $field, $id),
+            default => $id === null
+                ? $this->sheet->recordIds["$field->of/$said"] ?? null
+                : $this->known($this->sheet->records, $field, $id),
         };
     }
 
