@@ -448,17 +448,18 @@ final class DatabaseMessageStore implements MessageStore
     private function flushTexts(): void
     {
         $this->makeConversations();
+        $rows = new Prepared;
         foreach ($this->kept as $key => $text) {
             if ($text->id === null) {
-                $text->id = Prepared::insert('messages', $this->row($text) + $this->origin($text, (string) $key));
+                $text->id = $rows->insert('messages', $this->row($text) + $this->origin($text, (string) $key));
             } else {
-                Prepared::update('messages', $text->id, $this->row($text));
+                $rows->update('messages', $text->id, $this->row($text));
             }
         }
         foreach ($this->kept as $text) {
             $id = $this->conversations[$this->conversationKey($text)] ?? null;
             if ($id !== null) {
-                Prepared::update('conversations', $id, [
+                $rows->update('conversations', $id, [
                     'last_message_id' => $text->id,
                     'last_at' => DatabaseRunStore::at($text->settledAt ?? $this->now),
                     'opened' => true,

@@ -185,9 +185,10 @@ final class DatabaseRunStore implements RunStore
 
     public function flush(): void
     {
+        $rows = new Prepared;
         foreach ($this->changed as $run) {
             $over = $run->state->isOver();
-            Prepared::update('runs', $run->id, [
+            $rows->update('runs', $run->id, [
                 'state' => json_encode($run->state->toArray(), JSON_THROW_ON_ERROR), 'live' => ! $over, 'outcome' => $run->state->outcome,
                 'step' => $run->state->step, 'asked_at' => $run->state->askedAt === null ? null : self::at($run->state->askedAt),
                 'ended_at' => $over ? self::at($this->now) : null, 'goal_value' => $run->state->said['goal_value'] ?? null,
@@ -210,7 +211,7 @@ final class DatabaseRunStore implements RunStore
             }
         }
         foreach ($this->traces as $trace) {
-            Prepared::insert(
+            $rows->insert(
                 'traces',
                 ['message_id' => $trace['message_id'] instanceof OutText ? $trace['message_id']->id : $trace['message_id']] + $trace,
             );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Engine\Store;
 
+use Illuminate\Database\Connection;
 use Illuminate\Support\Facades\DB;
 
 /** Many rows with the same columns, one by one: compiled by the query builder once, prepared once. */
@@ -12,36 +13,47 @@ final class Prepared
     /** @var array<string, array{\WeakReference<\PDO>, \PDOStatement}> by what is done, table and columns */
     private static array $statements = [];
 
-    /** @param  non-empty-array<string, mixed>  $values */
-    public static function update(string $table, int $id, array $values): void
+    private readonly Connection $connection;
+
+    private readonly \PDO $pdo;
+
+    /** As the database is connected now. */
+    public function __construct()
     {
-        self::statement('update', $table, $values)->execute(self::plain([...array_values($values), $id]));
+        $this->connection = DB::connection();
+        $this->pdo = $this->connection->getPdo();
+    }
+
+    /** @param  non-empty-array<string, mixed>  $values */
+    public function update(string $table, int $id, array $values): void
+    {
+        $this->statement('update', $table, $values)->execute(self::plain([...array_values($values), $id]));
     }
 
     /**
      * @param  non-empty-array<string, mixed>  $values
      * @return int the new row's id
      */
-    public static function insert(string $table, array $values): int
+    public function insert(string $table, array $values): int
     {
-        self::statement('insert', $table, $values)->execute(self::plain(array_values($values)));
+        $this->statement('insert', $table, $values)->execute(self::plain(array_values($values)));
 
-        return (int) DB::getPdo()->lastInsertId();
+        return (int) $this->pdo->lastInsertId();
     }
 
     /** @param  non-empty-array<string, mixed>  $values */
-    private static function statement(string $what, string $table, array $values): \PDOStatement
+    private function statement(string $what, string $table, array $values): \PDOStatement
     {
         $key = "$what/$table/".implode(',', array_keys($values));
-        $connection = DB::connection();
-        $pdo = $connection->getPdo();
-        if (! isset(self::$statements[$key]) || self::$statements[$key][0]->get() !== $pdo) {
-            $query = $connection->table($table)->where('id', 0);
+        if (! isset(self::$statements[$key]) || self::$statements[$key][0]->get() !== $this->pdo) {
+            $query = $this->connection->table($table)->where('id', 0);
             $sql =
                 $what === 'update'
                     ? $query->getGrammar()->compileUpdate($query, $values)
                     : $query->getGrammar()->compileInsert($query, $values);
-            self::$statements[$key] = [\WeakReference::create($pdo), $pdo->prepare($sql)];
+            // What is asked thousands of times is worth preparing, also where single questions are not.
+            $options = $this->connection->getDriverName() === 'pgsql' ? [\PDO::PGSQL_ATTR_DISABLE_PREPARES => false] : [];
+            self::$statements[$key] = [\WeakReference::create($this->pdo), $this->pdo->prepare($sql, $options)];
         }
 
         return self::$statements[$key][1];
@@ -53,6 +65,12 @@ final class Prepared
      */
     private static function plain(array $values): array
     {
-        return array_map(fn (mixed $value): mixed => is_bool($value) ? (int) $value : $value, $values);
+        foreach ($values as $i => $value) {
+            if (is_bool($value)) {
+                $values[$i] = (int) $value;
+            }
+        }
+
+        return $values;
     }
 }
