@@ -30,13 +30,13 @@ final class Bench extends Command
     {
         $this->row('what', 'measured', 'goal');
         [$length, $render] = $this->lengthAndRender();
-        $this->row('length of one text', sprintf('%.1f µs', $length), 'under 20 µs');
-        $this->row('render of one text', sprintf('%.1f µs', $render), 'under 20 µs');
+        $this->row('length of one text', sprintf('%.1f µs', $length), 'under 10 µs');
+        $this->row('render of one text', sprintf('%.1f µs', $render), 'under 10 µs');
         [$p50, $p95] = $this->changeToCarrier();
-        $this->row('change over HTTP to carrier hand-over, idle', sprintf('p50 %d ms, p95 %d ms', $p50, $p95), 'p95 under 1000 ms');
+        $this->row('change over HTTP to carrier hand-over, idle', sprintf('p50 %d ms, p95 %d ms', $p50, $p95), 'p95 under 250 ms');
         $this->row('memory of this process', sprintf('%.0f MiB', memory_get_peak_usage(true) / 1048576), '');
 
-        return $length < 20 && $render < 20 && $p95 < 1000 ? self::SUCCESS : self::FAILURE;
+        return $length < 10 && $render < 10 && $p95 < 250 ? self::SUCCESS : self::FAILURE;
     }
 
     /** @return array{float, float} microseconds each, the median of five rounds */

@@ -21,6 +21,9 @@ use Linnet\Core\Record\FieldKind;
 /** What the ways in and the lists of records are held to, measured on this machine with a database of their own. */
 final class BenchConnect extends Command
 {
+    /** So many of the slowest pages are looked at three times. */
+    private const SLOWEST = 20;
+
     private const ROWS = 100_000;
 
     private const DELIVERIES = 400;
@@ -39,7 +42,7 @@ final class BenchConnect extends Command
             $this->row(
                 'a CSV of 100,000 rows taken in',
                 sprintf('%d rows/s, 1/%.1f of bare PDO', $rate, $raw / $rate),
-                sprintf('1/8 of %d', $raw),
+                sprintf('1/6 of %d', $raw),
             );
             $this->row('its memory', sprintf('%.0f MiB', $memory / 1_048_576), 'under 128 MiB');
             $began = hrtime(true);
@@ -50,7 +53,7 @@ final class BenchConnect extends Command
             $this->row(
                 'answering a delivery',
                 sprintf('p50 %.0f ms, p95 %.0f ms', self::at($deliveries, 0.5), self::at($deliveries, 0.95)),
-                'p95 under 50 ms',
+                'p95 under 40 ms',
             );
             [$pages, $slowest] = $this->pages($town->url);
             $this->row(
@@ -59,14 +62,18 @@ final class BenchConnect extends Command
                     'p50 %.0f ms, p95 %.0f ms, worst %.0f ms (%d pages)', self::at($pages, 0.5), self::at($pages, 0.95),
                     self::at($pages, 1.0), count($pages),
                 ),
-                'p95 under 150 ms',
+                'p95 under 100 ms, worst under 200',
             );
             $this->line("  the slowest: $slowest");
         } finally {
             $town->close();
         }
 
-        return $rate * 8 >= $raw && $memory < 134_217_728 && self::at($deliveries, 0.95) < 50 && self::at($pages, 0.95) < 150
+        return $rate * 6 >= $raw &&
+            $memory < 134_217_728 &&
+            self::at($deliveries, 0.95) < 40 &&
+            self::at($pages, 0.95) < 100 &&
+            self::at($pages, 1.0) < 200
             ? self::SUCCESS
             : self::FAILURE;
     }
@@ -191,15 +198,30 @@ final class BenchConnect extends Command
         $http->post('/log-in', [
             'form_params' => ['_token' => $token[1] ?? '', 'email' => 'mira@osierquay.example', 'password' => DatabaseSeeder::PASSWORD],
         ]);
-        $times = [];
-        foreach ($this->lists() as $list) {
+        $look = function (string $list) use ($http): float {
             $began = hrtime(true);
             $http->get($list);
-            $times[$list] = (hrtime(true) - $began) / 1e6;
+
+            return (hrtime(true) - $began) / 1e6;
+        };
+        $times = [];
+        foreach ($this->lists() as $list) {
+            $times[$list] = $look($list);
+        }
+        asort($times);
+        $first = end($times);
+        // Looked at again, what took long by chance is told from what takes long.
+        foreach (array_slice(array_keys($times), -self::SLOWEST) as $list) {
+            $again = [$times[$list], $look($list), $look($list)];
+            sort($again);
+            $times[$list] = $again[1];
         }
         asort($times);
 
-        return [array_values($times), urldecode((string) array_key_last($times)).sprintf(' (%.0f ms)', end($times))];
+        return [
+            array_values($times),
+            urldecode((string) array_key_last($times)).sprintf(' (%.0f ms; %.0f the slowest look of all)', end($times), $first),
+        ];
     }
 
     /** @return list<string> addresses: every test of every field, each under some order; some pairs; further pages; boards */
