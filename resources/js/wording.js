@@ -29,6 +29,7 @@ export default () => ({
       this.$refs.text.value = typed;
       this.$nextTick(() => this.begin(false));
     } else if (this.editing) this.$nextTick(() => this.begin());
+    this.$refs.token?.addEventListener('input', (event) => this.meant(event.target));
     this.$refs.token?.addEventListener('change', () => this.chosen());
     this.$refs.token?.addEventListener('click', (event) => this.act(event.target.closest('[data-act]')?.dataset.act));
     this.$refs.token?.addEventListener('keydown', (event) => this.within(event));
@@ -111,6 +112,17 @@ export default () => ({
     const same = [...box.querySelectorAll('input, select, textarea')];
     const next = again && same.find((one) => one.name === again[0] && (again[1] === null || one.value === again[1]));
     (next ?? same[0])?.focus();
+    // What was typed meanwhile stays, and is said too.
+    if (next?.matches('input:not([type=radio]), textarea') && at.value !== at.defaultValue) {
+      next.value = at.value;
+      this.meant(next);
+      this.chosen();
+    }
+  },
+  /** Whoever writes what is said instead means it to be said. */
+  meant(field) {
+    if (field.name === 'fallback' && field.value !== '')
+      this.$refs.token.querySelector('[name=missing][value=words]').checked = true;
   },
   chosen() {
     if (!this.tag) return;
@@ -118,8 +130,6 @@ export default () => ({
     this.$refs.token.querySelectorAll('select, textarea, input').forEach((one) => {
       if (one.type !== 'radio' || one.checked) said[one.name] = one.value;
     });
-    // Whoever writes what is said instead means it to be said.
-    if (document.activeElement?.name === 'fallback' && said.fallback !== '') said.missing = 'words';
     const pending = this.choices(said).finally(() => {
       if (this.pending === pending) this.pending = null;
     });
