@@ -26,11 +26,9 @@ final readonly class Samples
     }
 
     /** @return list<Sample> */
-    public function newest(): array
+    public function newest(int $most = self::OFFERED): array
     {
-        return $this->type === CoreType::PERSON
-            ? $this->people(Person::query(), self::OFFERED)
-            : $this->records($this->ours(), self::OFFERED);
+        return $this->type === CoreType::PERSON ? $this->people(Person::query(), $most) : $this->records($this->ours(), $most);
     }
 
     /** @return list<Sample> whose title, or whose person's name or number, is like this */

@@ -35,6 +35,9 @@ final class RulePage
     /** Stands for the words between what is added before and after them (a private-use character). */
     private const PLACE = "\u{E000}";
 
+    /** So many of the newest records or people are tried for one that suits it. */
+    private const TRIED = 12;
+
     public readonly Core\Rule $written;
 
     public readonly Writing $writing;
@@ -87,7 +90,7 @@ final class RulePage
         $samples = new Samples($this->written->trigger->type(), $business->zone, $unit->now);
         // The newest are listed once somebody looks for another.
         $this->samples = $sought === '' ? [] : $samples->named($sought);
-        $this->sample = ($sampleId === null ? null : $samples->find($sampleId)) ?? $this->suited($samples->newest());
+        $this->sample = ($sampleId === null ? null : $samples->find($sampleId)) ?? $this->suited($samples->newest(self::TRIED));
         if ($this->sample === null) {
             $this->receiver = $this->rehearsed = $this->timeLine = $this->notStarted = $this->context = null;
 
@@ -295,7 +298,7 @@ final class RulePage
      */
     private function suited(array $samples): ?Sample
     {
-        foreach (array_slice($samples, 0, 12) as $sample) {
+        foreach ($samples as $sample) {
             $context = $this->situationOf($sample);
             if ($this->written->conditions->weigh($context)->holds() && $this->suits($context)) {
                 return $sample;
