@@ -21,6 +21,9 @@ final class LayersTest extends TestCase
         ['Rehearsal', 'Check', 'Prose', 'Intake'], ['Starter'],
     ];
 
+    /** @var array<string, list<string>> by file: several tests ask about the same */
+    private static array $named = [];
+
     public function testArrowsInTheCoreGoDown(): void
     {
         $layer = [];
@@ -144,6 +147,12 @@ final class LayersTest extends TestCase
 
     /** @return list<string> every class a file names, whole */
     private static function names(string $file): array
+    {
+        return self::$named[$file] ??= self::read($file);
+    }
+
+    /** @return list<string> */
+    private static function read(string $file): array
     {
         $tree = (new ParserFactory)->createForHostVersion()->parse((string) file_get_contents(dirname(__DIR__, 2)."/$file")) ?? [];
         $traverser = new NodeTraverser(new NameResolver);
