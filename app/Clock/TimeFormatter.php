@@ -60,6 +60,19 @@ final class TimeFormatter
             : self::momentIn($at, $zone);
     }
 
+    /** A moment that is over, in a list: "Sat 14:40" within a week, else its day, with its year where that is another. */
+    public static function past(\DateTimeImmutable $at, \DateTimeImmutable $now, string $zone): string
+    {
+        $local = $at->setTimezone(new \DateTimeZone($zone));
+        $today = $now->setTimezone(new \DateTimeZone($zone));
+
+        return $local->format(match (true) {
+            $local->format('Y-m-d') > $today->modify('-7 days')->format('Y-m-d') => 'D H:i',
+            $local->format('Y') === $today->format('Y') => 'j M',
+            default => 'j M Y',
+        });
+    }
+
     /** A count with its noun, small ones in words: "four people", "one text", "143 texts". */
     public static function count(int $many, string $one, string $more): string
     {

@@ -39,6 +39,11 @@ test('a conversation waits until somebody answers it or says it is done', async 
   await page.goto('/conversations?show=waiting');
   await reloadUntil(page, () => page.getByRole('link', { name: /Rhoda\s+2 h/ }));
   await page.getByRole('link', { name: /Rhoda/ }).click();
+  // However little of it there is room for, the newest is seen first.
+  await page.setViewportSize({ width: 1280, height: 300 });
+  await page.reload();
+  await expect(page.locator('#thread .entry').last()).toBeInViewport({ ratio: 0.9 });
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByRole('button', { name: 'Done' }).click();
   await page.goto('/conversations?show=waiting');
   await expect(page.getByRole('link', { name: /Rhoda/ })).toHaveCount(0);

@@ -10,9 +10,9 @@
     <form method="get" action="{{ route('conversations.index') }}" class="py-2"><input class="input w-full" type="search" name="find" value="{{ $asked['find'] }}" placeholder="Name or number" aria-label="Find by name or number"></form>
     @can('view')<p class="pb-2"><x-export /></p>@endcan
     @forelse ($conversations as $item)
-        <a class="who" href="{{ route('conversations.show', ['conversation' => $item] + array_filter(['show' => $asked['show'] === 'waiting' ? 'waiting' : null])) }}" @if ($open?->id === $item->id) aria-current="true" @endif>
+        <a class="who" href="{{ route('conversations.show', ['conversation' => $item] + array_filter(['show' => $asked['show'] === 'waiting' ? 'waiting' : null, 'line' => $asked['line'], 'find' => $asked['find']])) }}" @if ($open?->id === $item->id) aria-current="true" @endif>
             <span class="flex justify-between gap-2"><b class="font-semibold">{{ $item->person->name() }}</b>
-                @if ($item->waiting_since)<span class="tone held sm">{{ \App\Clock\TimeFormatter::since($item->waiting_since, $now) }}</span>@else<span class="soft sm"><x-time :at="$item->last_at" format="D H:i" /></span>@endif</span>
+                @if ($item->waiting_since)<span class="tone held sm">{{ \App\Clock\TimeFormatter::since($item->waiting_since, $now) }}</span>@else<span class="soft sm"><time datetime="{{ $item->last_at->format(DATE_ATOM) }}">{{ \App\Clock\TimeFormatter::past($item->last_at, $now, $business->zone) }}</time></span>@endif</span>
             <p>{{ $item->last?->isInbound() ? '' : 'We: ' }}{{ Str::limit($item->last?->body, 60) }}</p>
         </a>
     @empty

@@ -79,7 +79,7 @@
             <section>
                 <h2 class="mb-2">Just said</h2>
                 @forelse ($page->justSaid() as $message)
-                    <a class="said" href="{{ route('conversations.show', $message->conversation_id) }}"><b class="font-semibold">{{ $message->person->name() }}</b> <span class="soft sm"><x-time :at="$message->at" format="D H:i" />, to the {{ $message->line->name }}</span><br>{{ Str::limit($message->body, 120) }}</a>
+                    <a class="said" href="{{ route('conversations.show', $message->conversation_id) }}"><b class="font-semibold">{{ $message->person->name() }}</b> <span class="soft sm"><time datetime="{{ $message->at->format(DATE_ATOM) }}">{{ \App\Clock\TimeFormatter::past($message->at, $page->now, $business->zone) }}</time>, to the {{ $message->line->name }}</span><br>{{ Str::limit($message->body, 120) }}</a>
                 @empty
                     <p class="soft sm">What people write back will stand here.</p>
                 @endforelse

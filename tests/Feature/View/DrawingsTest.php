@@ -144,6 +144,13 @@ final class DrawingsTest extends TestCase
                 '-20 seconds', '-22 minutes', '-3 hours', '-50 hours',
             ]),
         );
+        $past = ['2026-03-02T09:58:00Z', '2026-02-24T00:00:00Z', '2026-02-23T23:59:00Z', '2025-12-31T12:00:00Z'];
+        self::assertSame(['Mon 09:58', 'Tue 00:00', '23 Feb', '31 Dec 2025'], array_map(
+            fn (string $at): string => TimeFormatter::past(
+                new \DateTimeImmutable($at), new \DateTimeImmutable('2026-03-02T10:00:00Z'), 'Europe/London',
+            ),
+            $past,
+        ));
         self::assertSame('New York', TimeFormatter::place('America/New_York'));
     }
 
