@@ -21,7 +21,7 @@ final class CalendarOf
     public static function records(Calendar $calendar, \DateTimeImmutable $now): string
     {
         $type = $calendar->type;
-        $business = Business::asked();
+        $business = Business::current();
         $start = $type->field($type->start_field);
         $written = new VCalendar(['PRODID' => '-//Linnet//EN', 'X-WR-CALNAME' => $calendar->name, 'METHOD' => 'PUBLISH']);
         if ($start === null) {

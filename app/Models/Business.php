@@ -46,7 +46,7 @@ final class Business extends Model
     }
 
     /** As a request finds it, read once for all that is shown. */
-    public static function asked(): self
+    public static function current(): self
     {
         return resolve(self::class);
     }

@@ -36,7 +36,7 @@ final class LinesPage
 
     public function __construct(ClockInterface $clock)
     {
-        $business = Business::asked();
+        $business = Business::current();
         $this->now = $clock->now();
         $this->outage = Outage::toSay($this->now);
         $this->health = $business->gatePolicy()->health;

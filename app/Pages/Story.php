@@ -120,7 +120,7 @@ final readonly class Story
      */
     private static function changesAbout(Person $person): array
     {
-        $business = Business::asked();
+        $business = Business::current();
         $changes = Change::query()->where('person_id', $person->id)->whereIn('kind', [ChangeKind::RecordChanged, ChangeKind::PersonChanged])
             ->with('record.type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
         $entries = [];
@@ -243,7 +243,7 @@ final readonly class Story
             isset($added[$record->id]) && $record->setAttribute('values', $added[$record->id]->to ?? []);
         }
 
-        $sentence = new RecordSentence($zone, Business::asked()->currency());
+        $sentence = new RecordSentence($zone, Business::current()->currency());
 
         return array_merge(
             ...array_values(

@@ -75,7 +75,7 @@ final class AppServiceProvider extends ServiceProvider
 
         View::composer(
             ['components.time', 'today.show', 'people.show', 'conversations.list', 'conversations.show', 'rules.preview'],
-            fn (ViewData $view) => $view->with('business', Business::asked()),
+            fn (ViewData $view) => $view->with('business', Business::current()),
         );
 
         View::composer('people.show', fn (ViewData $view) => $view->with('lookup', resolve(NumberLookup::class)->isThere()));

@@ -41,7 +41,7 @@ final class Vocabularies
             pools: Pool::query()->orderBy('name')->pluck('name', 'name')->all(),
             tags: DistinctValues::of('labels', 'name', ['kind' => LabelKind::Tag->value]),
             lists: DistinctValues::of('labels', 'name', ['kind' => LabelKind::List->value]),
-            currency: Business::asked()->currency(),
+            currency: Business::current()->currency(),
         );
     }
 

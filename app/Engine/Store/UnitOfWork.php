@@ -73,7 +73,7 @@ final class UnitOfWork
     /** For looking alone: nothing is written. */
     public static function reading(\DateTimeImmutable $now, DatabaseSideEffects $sideEffects): self
     {
-        return new self($now, Business::asked(), $sideEffects);
+        return new self($now, Business::current(), $sideEffects);
     }
 
     public function hearing(): Hearing

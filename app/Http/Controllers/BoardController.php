@@ -57,7 +57,7 @@ final class BoardController
     private function about(RecordType $type, Field $by): array
     {
         return [
-            'type' => $type, 'board' => new BoardPage($type, $by, Business::asked()), 'types' => RecordController::all(),
+            'type' => $type, 'board' => new BoardPage($type, $by, Business::current()), 'types' => RecordController::all(),
             'choices' => $type->fields->where('kind', FieldKind::Choice),
         ];
     }

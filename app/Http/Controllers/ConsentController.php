@@ -28,7 +28,7 @@ final class ConsentController
         }
         $asked['order'] === 'oldest' ? $query->orderBy('id') : $query->orderByDesc('id');
         if ($asked['as'] === 'csv') {
-            $zone = new \DateTimeZone(Business::asked()->zone);
+            $zone = new \DateTimeZone(Business::current()->zone);
 
             return CsvExport::of(
                 'consent',

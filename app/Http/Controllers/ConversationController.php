@@ -13,7 +13,7 @@ use App\Models\Line;
 use App\Models\Staff;
 use App\Pages\PersonPage;
 use App\Pages\Story;
-use App\People\Named;
+use App\People\PersonFilter;
 use App\Sentences\Sentence;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
@@ -57,7 +57,7 @@ final class ConversationController
             ...$this->list($request, $clock),
             'conversation' => $conversation,
             'page' => $page->about($conversation->person),
-            'story' => Story::inConversation($conversation, Business::asked()->zone),
+            'story' => Story::inConversation($conversation, Business::current()->zone),
         ]);
     }
 
@@ -118,7 +118,7 @@ final class ConversationController
             $query->where('line_id', $asked['line']);
         }
         if (is_string($asked['find']) && $asked['find'] !== '') {
-            Named::only($query, $asked['find']);
+            PersonFilter::only($query, $asked['find']);
         }
 
         return $query;

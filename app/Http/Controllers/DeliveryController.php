@@ -31,7 +31,7 @@ final class DeliveryController
 {
     public function show(Source $source, Delivery $delivery, Deliveries $deliveries): View
     {
-        $business = Business::asked();
+        $business = Business::current();
         $document = $source->draft ?? $source->mapping;
         $mapping = $document === null ? null : Mapping::read(Doc::of($document));
         $planned = null;
@@ -103,7 +103,7 @@ final class DeliveryController
             match ($said['which']) {
                 'refused' => DeliveryState::Refused, 'kept' => DeliveryState::Kept, default => null
             },
-            $said['which'] === 'since' ? new \DateTimeImmutable($said['since'], new \DateTimeZone(Business::asked()->zone)) : null,
+            $said['which'] === 'since' ? new \DateTimeImmutable($said['since'], new \DateTimeZone(Business::current()->zone)) : null,
             $clock->now(),
         ));
 

@@ -43,7 +43,7 @@ final class HolidaysController
         if (count($days) > self::MOST) {
             throw ValidationException::withMessages(['holidays' => 'These are more days than a calendar of holidays has.']);
         }
-        Business::asked()->update(['holidays' => $days, 'leap_to_march' => ($said['leap_to_march'] ?? '') === '1']);
+        Business::current()->update(['holidays' => $days, 'leap_to_march' => ($said['leap_to_march'] ?? '') === '1']);
 
         return redirect()
             ->route('safeguards.index')

@@ -35,7 +35,7 @@ final class LimitsController
             ],
         );
         $number = fn (string $key): int|float => str_contains((string) $said[$key], '.') ? (float) $said[$key] : (int) $said[$key];
-        $business = Business::asked();
+        $business = Business::current();
         $cap = [];
         foreach (['per_day', 'per_week', 'gap_minutes'] as $key) {
             $cap += ($said[$key] ?? null) === null ? [] : [$key => $number($key)];

@@ -110,7 +110,7 @@ final class LineController
     {
         if (preg_match('/\d{6}/', str_replace([' ', '-', '(', ')'], '', $written)) === 1) {
             try {
-                return Numbers::read($written, Business::asked()->country)->e164;
+                return Numbers::read($written, Business::current()->country)->e164;
             } catch (NotANumber $e) {
                 throw ValidationException::withMessages(['sender' => Sentence::of($e->reason())]);
             }

@@ -51,7 +51,7 @@ final class PersonController
             $type = RecordType::people();
 
             return $asked['as'] === 'csv'
-                ? CsvExport::of('people', PeopleRows::headings($type), PeopleRows::of($type, $query, Business::asked()))
+                ? CsvExport::of('people', PeopleRows::headings($type), PeopleRows::of($type, $query, Business::current()))
                 : VCardOf::people($query);
         }
         $asked['order'] === 'newest' ? $query->orderByDesc('id') : $query->orderBy('last_name')->orderBy('first_name')->orderBy('id');
@@ -112,7 +112,7 @@ final class PersonController
     /** @return array<string, mixed> */
     private function form(Person $person): array
     {
-        $business = Business::asked();
+        $business = Business::current();
         $type = RecordType::people();
 
         return [
@@ -130,7 +130,7 @@ final class PersonController
             ],
             ['zone.timezone' => 'A time zone such as Europe/London is expected.'],
         );
-        $business = Business::asked();
+        $business = Business::current();
         $fields = RecordForm::read(RecordType::people(), $said['fields'] ?? [], $business);
         $email =
             ($said['email'] ?? '') === ''

@@ -24,7 +24,7 @@ final class PublicFormController
     {
         abort_unless($form->power === ActivationState::On, 404);
 
-        return view('forms.public', ['form' => $form, 'business' => Business::asked()]);
+        return view('forms.public', ['form' => $form, 'business' => Business::current()]);
     }
 
     public function store(Request $request, Form $form, Sent $sent): RedirectResponse
@@ -38,7 +38,7 @@ final class PublicFormController
             ['number.required' => 'We need a number to text you at.'],
         );
         try {
-            $number = Numbers::read($said['number'], Business::asked()->country);
+            $number = Numbers::read($said['number'], Business::current()->country);
         } catch (NotANumber $e) {
             throw ValidationException::withMessages(['number' => Sentence::of($e->reason())]);
         }

@@ -69,20 +69,22 @@ final class RecordController
 
     public function show(RecordType $type, Record $record): View
     {
-        return view('records.show', ['page' => new RecordPage($record->load('person.numbers', 'person.number'), $type, Business::asked())]);
+        $record->load('person.numbers', 'person.number');
+
+        return view('records.show', ['page' => new RecordPage($record, $type, Business::current())]);
     }
 
     public function create(RecordType $type): View
     {
         return view('records.form', [
-            'type' => $type, 'record' => null, 'business' => Business::asked(),
-            'page' => new RecordPage(new Record(['values' => [], 'record_type_id' => $type->id]), $type, Business::asked()),
+            'type' => $type, 'record' => null, 'business' => Business::current(),
+            'page' => new RecordPage(new Record(['values' => [], 'record_type_id' => $type->id]), $type, Business::current()),
         ]);
     }
 
     public function store(Request $request, RecordType $type, RecordWriter $writer): RedirectResponse
     {
-        $values = RecordForm::read($type, (array) $request->input('fields', []), Business::asked());
+        $values = RecordForm::read($type, (array) $request->input('fields', []), Business::current());
         if (array_filter($values, fn (mixed $value): bool => $value !== null) === []) {
             throw ValidationException::withMessages(['fields' => 'Fill in something first.']);
         }
@@ -96,14 +98,14 @@ final class RecordController
     public function edit(RecordType $type, Record $record): View
     {
         return view('records.form', [
-            'type' => $type, 'record' => $record, 'business' => Business::asked(),
-            'page' => new RecordPage($record, $type, Business::asked()),
+            'type' => $type, 'record' => $record, 'business' => Business::current(),
+            'page' => new RecordPage($record, $type, Business::current()),
         ]);
     }
 
     public function update(Request $request, RecordType $type, Record $record, RecordWriter $writer): RedirectResponse
     {
-        $values = RecordForm::read($type, (array) $request->input('fields', []), Business::asked());
+        $values = RecordForm::read($type, (array) $request->input('fields', []), Business::current());
         $this->mended(
             $type,
             fn () => DB::transaction(
@@ -130,7 +132,7 @@ final class RecordController
         );
         $field = $type->field($said['field']) ?? throw ValidationException::withMessages(['bulk' => 'Choose the field to change.']);
         try {
-            $values = RecordForm::read($type, [$field->key => $said['value'] ?? ''], Business::asked());
+            $values = RecordForm::read($type, [$field->key => $said['value'] ?? ''], Business::current());
         } catch (ValidationException $e) {
             throw ValidationException::withMessages(['bulk' => array_merge(...array_values($e->errors()))]);
         }
@@ -184,7 +186,7 @@ final class RecordController
 
     private function page(Request $request, RecordType $type, ClockInterface $clock): RecordsPage
     {
-        return new RecordsPage($type->load('fields'), $request->all(), Business::asked(), $clock->now());
+        return new RecordsPage($type->load('fields'), $request->all(), Business::current(), $clock->now());
     }
 
     /**

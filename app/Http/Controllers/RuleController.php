@@ -67,7 +67,7 @@ final class RuleController
             );
         }
         $rules = $query->simplePaginate(40)->withQueryString();
-        $since = Day::firstOf(30, $clock->now(), Business::asked()->zone);
+        $since = Day::firstOf(30, $clock->now(), Business::current()->zone);
 
         return view('rules.index', [
             'rules' => $rules, 'language' => Vocabularies::language(), 'asked' => $asked, 'folders' => self::folders(), 'since' => $since,
@@ -115,7 +115,7 @@ final class RuleController
         $said = $request->validate([
             'find' => 'nullable|string|max:80', 'sample' => 'nullable|integer', 'if' => 'array|max:20', 'if.*' => 'string|max:300',
         ]);
-        $samples = new Samples($rule->written()->trigger->type(), Business::asked()->zone, $clock->now());
+        $samples = new Samples($rule->written()->trigger->type(), Business::current()->zone, $clock->now());
 
         return view('rules.samples', [
             'rule' => $rule, 'samples' => $samples->named((string) ($said['find'] ?? '')), 'chosen' => (int) ($said['sample'] ?? 0),

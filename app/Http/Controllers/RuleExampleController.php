@@ -45,7 +45,7 @@ final class RuleExampleController
 
         return view('rules.example', [
             'page' => new ExamplePage(
-                $rule, $written, Vocabularies::language(), $number, $example, $this->world()->run($written, $example), Business::asked(),
+                $rule, $written, Vocabularies::language(), $number, $example, $this->world()->run($written, $example), Business::current(),
             ),
         ]);
     }
@@ -55,7 +55,7 @@ final class RuleExampleController
     {
         $said = $request->validate(['of' => 'required|in:sample,nobody', 'name' => 'nullable|string|max:80']);
         $page = $pages->asked($rule, $request);
-        $making = new ExampleMaking(Business::asked(), $this->clock->now());
+        $making = new ExampleMaking(Business::current(), $this->clock->now());
         $example =
             $said['of'] === 'sample' && $page->sample !== null && $page->receiver !== null
                 ? $making->ofSample(
@@ -127,7 +127,7 @@ final class RuleExampleController
     /** @param  array<string, mixed>  $said */
     private function read(Request $request, array $said, Core $now, Example $was): Example
     {
-        $business = Business::asked();
+        $business = Business::current();
         $happens = is_array($said['happens'] ?? null) ? array_values(array_filter($said['happens'], is_string(...))) : [];
         $whatIf = WhatIf::of(Vocabularies::language(), $now, $happens, $business->zone);
         if ($whatIf->wrong !== []) {

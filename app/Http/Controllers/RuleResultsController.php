@@ -22,7 +22,7 @@ final class RuleResultsController
 
         return view('rules.results', [
             'rule' => $rule, 'results' => new Results($rule, $days, $clock->now()),
-            'tokens' => new Tokens(Vocabularies::ours(), $rule->written()->trigger->type()), 'currency' => Business::asked()->currency(),
+            'tokens' => new Tokens(Vocabularies::ours(), $rule->written()->trigger->type()), 'currency' => Business::current()->currency(),
         ]);
     }
 }

@@ -10,7 +10,7 @@ use App\Models\Business;
 use App\Models\Rule;
 use App\Models\Run;
 use App\Pages\Rules\RunsPage;
-use App\People\Named;
+use App\People\PersonFilter;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -38,10 +38,10 @@ final class RunController
             default => null,
         };
         if (isset($asked['from'])) {
-            $query->where('began_at', '>=', (new Day($asked['from'], Business::asked()->zone))->begins);
+            $query->where('began_at', '>=', (new Day($asked['from'], Business::current()->zone))->begins);
         }
         if (isset($asked['find'])) {
-            Named::only($query, $asked['find']);
+            PersonFilter::only($query, $asked['find']);
         }
         if (isset($asked['as'])) {
             return CsvExport::of(

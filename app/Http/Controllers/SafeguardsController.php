@@ -21,7 +21,7 @@ final class SafeguardsController
 {
     public function index(ClockInterface $clock): View
     {
-        $business = Business::asked();
+        $business = Business::current();
         $since = $clock->now()->modify('-30 days');
 
         return view('safeguards.index', [
@@ -70,7 +70,7 @@ final class SafeguardsController
     public function update(Request $request, ClockInterface $clock): RedirectResponse
     {
         $said = $request->validate(['table' => 'required|in:opening,service,marketing'] + HoursForm::RULES);
-        $business = Business::asked();
+        $business = Business::current();
         $known = $said['table'] === 'opening' ? $business->opening_hours : $business->policy['decent_hours'][$said['table']];
         $hours = HoursForm::read($said, $known, $said['table']);
         $said['table'] === 'opening'

@@ -12,7 +12,7 @@ use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Rule;
-use App\People\Named;
+use App\People\PersonFilter;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
@@ -36,7 +36,7 @@ final class SentController
             ->orderBy('at', $oldest ? 'asc' : 'desc')->orderBy('id', $oldest ? 'asc' : 'desc');
         $this->filter($query, $asked);
         if (isset($asked['as'])) {
-            return CsvExport::of('texts', MessageRows::HEADINGS, MessageRows::of($query, Business::asked()->zone));
+            return CsvExport::of('texts', MessageRows::HEADINGS, MessageRows::of($query, Business::current()->zone));
         }
 
         return view('sent.index', [
@@ -86,13 +86,13 @@ final class SentController
             }
         }
         if (is_string($asked['from'] ?? null)) {
-            $query->where('at', '>=', (new Day($asked['from'], Business::asked()->zone))->begins);
+            $query->where('at', '>=', (new Day($asked['from'], Business::current()->zone))->begins);
         }
         if (is_string($asked['until'] ?? null)) {
-            $query->where('at', '<', (new Day($asked['until'], Business::asked()->zone))->ends);
+            $query->where('at', '<', (new Day($asked['until'], Business::current()->zone))->ends);
         }
         if (is_string($asked['find'] ?? null) && $asked['find'] !== '') {
-            Named::only($query, $asked['find']);
+            PersonFilter::only($query, $asked['find']);
         }
     }
 }

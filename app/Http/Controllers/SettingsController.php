@@ -23,7 +23,7 @@ final class SettingsController
     public function index(): View
     {
         return view('settings.index', [
-            'business' => Business::asked(),
+            'business' => Business::current(),
             'mailIsThere' => Mailbox::isThere(),
             'types' => RecordType::query()
                 ->withCount('fields')
@@ -51,7 +51,7 @@ final class SettingsController
     public function people(Request $request): RedirectResponse
     {
         $conflicts = $request->validate(['conflicts' => ['required', Rule::enum(Conflicts::class)]])['conflicts'];
-        Business::asked()->update(['conflicts' => $conflicts]);
+        Business::current()->update(['conflicts' => $conflicts]);
 
         return redirect()->route('settings.index')->with('done', 'Kept.');
     }

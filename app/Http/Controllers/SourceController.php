@@ -84,7 +84,7 @@ final class SourceController
             ],
             ['name.required' => 'Give it a name you will know it by.', 'address.required_if' => 'Give the address of the file.'],
         );
-        $business = Business::asked();
+        $business = Business::current();
         $watched = $said['kind'] === SourceKind::Watched->value;
         if ($watched) {
             $this->checkAddress((string) $said['address']);

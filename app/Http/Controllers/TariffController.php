@@ -39,7 +39,7 @@ final class TariffController
                 preg_match('/^\$\.(\w+)/', $problem->path, $found) === 1 ? $found[1] : 'currency' => Sentence::of($problem->reason),
             ]);
         }
-        Business::asked()->update(['tariff' => $tariff]);
+        Business::current()->update(['tariff' => $tariff]);
 
         return redirect()->route('settings.index')->with('done', 'The prices hold for every text from now on.');
     }

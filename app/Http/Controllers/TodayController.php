@@ -15,7 +15,7 @@ final class TodayController
 {
     public function __invoke(Request $request, ClockInterface $clock): View|string
     {
-        return view('today.show', ['page' => new TodayPage(Business::asked(), $clock->now(), Staff::asking($request))])
+        return view('today.show', ['page' => new TodayPage(Business::current(), $clock->now(), Staff::asking($request))])
             ->fragmentIf($request->header('HX-Target') === 'today', 'today');
     }
 }

@@ -40,7 +40,7 @@ final class WordsController
         if (($seen['start'] ?? '') !== 'opt_in') {
             throw ValidationException::withMessages(['opt_in' => 'START has to be among them: it is what people are told to text.']);
         }
-        Business::asked()->update(['words' => array_map(array_values(...), $words)]);
+        Business::current()->update(['words' => array_map(array_values(...), $words)]);
 
         return redirect()->route('safeguards.index')->with('done', 'The words are kept.');
     }

@@ -26,7 +26,7 @@ final class ImportPreview
     /** @param  list<array<string, string|null>>  $trees */
     public function __construct(Mapping $mapping, RecordType $type, array $trees)
     {
-        $becomes = new Becomes($type, Business::asked());
+        $becomes = new Becomes($type, Business::current());
         $targets = Deliveries::targets($mapping);
         $taken = array_intersect_key($targets, $mapping->taken);
         $this->headings = array_values(array_map(fn (Field $field): string => $field->name, $taken));

@@ -49,7 +49,7 @@ final class MappingPage
         $this->leaves = Outline::of($sample);
         $targets = Targets::of($this->type->read(), $people->read());
         $tried = $sample === null ? [] : $mapping->trial($sample, $targets);
-        $becomes = new Becomes($this->type, Business::asked());
+        $becomes = new Becomes($this->type, Business::current());
         $groups = [];
         foreach ($targets as $target => $field) {
             $followed = $tried[$target] ?? null;

@@ -38,7 +38,7 @@ final readonly class Results
 
     public function __construct(Rule $rule, public int $days, \DateTimeImmutable $now)
     {
-        $this->since = Day::firstOf($days, $now, Business::asked()->zone);
+        $this->since = Day::firstOf($days, $now, Business::current()->zone);
         $since = $this->since->begins;
         $written = $rule->written();
         $this->hasGoal = $written->goal !== null;

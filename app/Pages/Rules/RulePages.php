@@ -32,7 +32,7 @@ final readonly class RulePages
      */
     public function of(Rule $rule, ?int $sample, array $suppose = [], string $sought = ''): RulePage
     {
-        return new RulePage($rule, Business::asked(), $this->unit(), $this->worlds, $sample, $suppose, $sought);
+        return new RulePage($rule, Business::current(), $this->unit(), $this->worlds, $sample, $suppose, $sought);
     }
 
     /** The rule as a request asks to see it. */

@@ -41,6 +41,6 @@ final readonly class StarterPage
 
     public static function of(Starter $starter, Casting $casting, UnitOfWork $unit): self
     {
-        return new self($starter, $casting, $unit, Business::asked());
+        return new self($starter, $casting, $unit, Business::current());
     }
 }

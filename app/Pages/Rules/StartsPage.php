@@ -113,7 +113,7 @@ final readonly class StartsPage
         $records =
             $kind === 'kept'
                 ? (new RecordsPage(
-                    $this->type, SavedFilter::query()->findOrFail((int) $name)->asked, Business::asked(), $this->now,
+                    $this->type, SavedFilter::query()->findOrFail((int) $name)->asked, Business::current(), $this->now,
                 ))->query->matching()
                 : Record::query()->where('record_type_id', $this->type->id);
 

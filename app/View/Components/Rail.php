@@ -38,7 +38,7 @@ final class Rail extends Component
         return view('components.rail', [
             'staff' => $staff,
             'places' => $this->places($staff),
-            'clockShows' => TimeFormatter::momentIn($this->clock->now(), Business::asked()->zone),
+            'clockShows' => TimeFormatter::momentIn($this->clock->now(), Business::current()->zone),
         ]);
     }
 

@@ -8,7 +8,7 @@
         </form>
         @if ($samples->isNotEmpty())
             <form method="post" action="{{ route('sources.mapping.sample', $source) }}" class="flex gap-2 items-end">@csrf @method('put')
-                <label><span class="label">Sample</span><select class="input" name="delivery">@foreach ($samples as $sample)<option value="{{ $sample->id }}" @selected($sample->id === $source->sample_id)>{{ $sample->at->setTimezone(new DateTimeZone(\App\Models\Business::asked()->zone))->format('D j M H:i:s') }}, {{ $sample->state->word() }}</option>@endforeach</select></label>
+                <label><span class="label">Sample</span><select class="input" name="delivery">@foreach ($samples as $sample)<option value="{{ $sample->id }}" @selected($sample->id === $source->sample_id)>{{ $sample->at->setTimezone(new DateTimeZone(\App\Models\Business::current()->zone))->format('D j M H:i:s') }}, {{ $sample->state->word() }}</option>@endforeach</select></label>
                 <button class="btn small">Show</button>
             </form>
         @endif

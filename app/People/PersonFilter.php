@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 
 /** What belongs to people who are called so, or have such a number. */
-final class Named
+final class PersonFilter
 {
     /** So many are looked up each by their own index; more than that turn up soon on the way through what is listed. */
     private const FEW = 2000;
