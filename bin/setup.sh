@@ -135,7 +135,7 @@ postgres_up() {
     {
         (cd "$postgres_dir" && "${postgres_as[@]}" "$bin/initdb" -D "$postgres_dir/data" -A trust -U linnet -E UTF8 --locale=C) \
             && (cd "$postgres_dir" && "${postgres_as[@]}" "$postgres_ctl" -D "$postgres_dir/data" -l "$postgres_dir/log" -w start \
-                -o "-p $DB_PORT -k $postgres_dir -c listen_addresses=127.0.0.1 -c fsync=off -c synchronous_commit=off -c max_connections=60")
+                -o "-p $DB_PORT -k $postgres_dir -c listen_addresses=127.0.0.1 -c fsync=off -c synchronous_commit=off -c full_page_writes=off -c wal_level=minimal -c max_wal_senders=0 -c max_connections=60")
     } > .cache/postgres.log 2>&1 || fail 'PostgreSQL could not be started. Its words are in .cache/postgres.log.'
 }
 

@@ -15,6 +15,7 @@ use Linnet\Core\Number\NotANumber;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Record\Field;
 use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\Staff as Colleague;
 
 /** Looks up what a field refers to in words: "#12" is Linnet's own number for it; anything else is a name it goes by. */
 final class References
@@ -49,9 +50,7 @@ final class References
         if ($this->staff === null) {
             $this->staff = [];
             foreach (Staff::query()->get(['id', 'name', 'email']) as $staff) {
-                foreach (["#$staff->id", $staff->name, $staff->email, strtok($staff->name, ' ')] as $name) {
-                    $this->staff[mb_strtolower((string) $name, 'UTF-8')] ??= $staff->id;
-                }
+                $this->staff += array_fill_keys(Colleague::names($staff->id, $staff->name, $staff->email), $staff->id);
             }
         }
 

@@ -30,10 +30,16 @@ final class Torture extends Command
         mt_srand((int) $this->input->getOption('seed'));
         $bad = 0;
         $carriers = match ($this->input->getOption('carrier')) {
+            'both' => [true, false],
             'keys' => [true],
             'none' => [false],
-            default => [true, false],
+            default => [],
         };
+        if ($carriers === []) {
+            $this->error('--carrier takes keys, none or both.');
+
+            return self::INVALID;
+        }
         foreach ($carriers as $keys) {
             $bad += $this->kill((int) $this->input->getOption('texts'), (int) $this->input->getOption('kills'), $keys);
         }

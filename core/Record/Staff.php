@@ -20,6 +20,12 @@ final readonly class Staff implements \Stringable
     ) {
     }
 
+    /** @return list<string> what somebody goes by where a field names them, in small letters */
+    public static function names(int $id, string $name, string $email): array
+    {
+        return array_map(fn (string $one): string => mb_strtolower($one, 'UTF-8'), ["#$id", $name, $email, (string) strtok($name, ' ')]);
+    }
+
     public function __toString(): string
     {
         return $this->name;

@@ -8,6 +8,7 @@ use Linnet\Core\Reason;
 use Linnet\Core\Record\Field;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\RecordType;
+use Linnet\Core\Record\Staff;
 
 /** What fields refer to in words: "#12" is Linnet's own number for it; anything else is a name it goes by. */
 final readonly class References
@@ -44,7 +45,7 @@ final readonly class References
         $id = preg_match('/^#(\d{1,15})$/', $said, $own) === 1 ? (int) $own[1] : null;
 
         return match ($field->kind) {
-            FieldKind::Staff => $this->staff($said, $id),
+            FieldKind::Staff => $this->staff($said),
             FieldKind::Person => $id === null ? $this->person($said) : $this->known($this->sheet->people, $field, $id),
             default => $id === null
                 ? $this->sheet->recordIds["$field->of/$said"] ?? null
@@ -52,15 +53,10 @@ final readonly class References
         };
     }
 
-    private function staff(string $said, ?int $id): ?int
+    private function staff(string $said): ?int
     {
-        $small = mb_strtolower($said, 'UTF-8');
         foreach ($this->sheet->world->staff as $staff) {
-            $names = array_map(
-                fn (string $name): string => mb_strtolower($name, 'UTF-8'),
-                [$staff->name, $staff->email, (string) strtok($staff->name, ' ')],
-            );
-            if ($staff->id === $id || in_array($small, $names, true)) {
+            if (in_array(mb_strtolower($said, 'UTF-8'), Staff::names($staff->id, $staff->name, $staff->email), true)) {
                 return $staff->id;
             }
         }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Screens;
 
+use App\Models\Record;
 use App\Models\Role;
+use App\Models\Rule;
 use Illuminate\Support\Facades\DB;
 use Tests\Feature\TestCase;
 
@@ -63,10 +65,19 @@ final class QuestionsTest extends TestCase
         return $asked;
     }
 
-    /** People who rang or wrote, and more of one of them. */
+    /** People who rang or wrote, more of one of them, and more of whatever else is listed. */
     private function more(int $from, int $to): void
     {
         foreach (range($from, $to) as $n) {
+            $rule = Rule::query()->whereNotNull('version_id')->firstOrFail()->replicate();
+            $rule->fill(['key' => "again-$n", 'name' => "Again $n"])->save();
+            $listed = ['sources' => 'key', 'forms' => 'key', 'pools' => 'name', 'notices' => 'name', 'tasks' => 'name'];
+            foreach ($listed as $table => $unique) {
+                $row = (array) DB::table($table)->first();
+                DB::table($table)->insert([$unique => "more-$n"] + array_diff_key($row, ['id' => 1]));
+            }
+            $deal = Record::query()->whereKey($this->named['record'])->firstOrFail()->replicate();
+            $deal->fill(['external_id' => "more-$n"])->save();
             $this->missedCall(sprintf('+447700900%03d', 500 + $n));
             $this->textFrom(sprintf('+447700900%03d', 400 + $n), 'Do you open on Sunday?');
             $this->missedCall(self::WEN);
