@@ -18,10 +18,16 @@ final readonly class Filter
     /**
      * @param  string  $column  what it asks about
      * @param  list<scalar>  $bindings
+     * @param  list<array{string, list<scalar>}>  $rest  what it does not let through, as conditions that the field's index serves
      * @param  bool  $isBroad  it is likely to let most records through, and no index helps
      */
-    private function __construct(private string $column, public string $sql, public array $bindings, public bool $isBroad = false)
-    {
+    private function __construct(
+        private string $column,
+        public string $sql,
+        public array $bindings,
+        public array $rest,
+        public bool $isBroad = false,
+    ) {
     }
 
     /**
@@ -49,8 +55,10 @@ final readonly class Filter
         $isEmpty = "$this->column is null";
 
         return $this->sql === $isEmpty || $other->sql === $isEmpty
-            ? new self($this->column, '0 = 1', [])
-            : new self($this->column, "($this->sql and $other->sql)", [...$this->bindings, ...$other->bindings]);
+            ? new self($this->column, '0 = 1', [], [['1 = 1', []]])
+            : new self(
+                $this->column, "($this->sql and $other->sql)", [...$this->bindings, ...$other->bindings], [...$this->rest, ...$other->rest],
+            );
     }
 
     /**
@@ -66,7 +74,12 @@ final readonly class Filter
         }
         $sql = FieldColumn::sql($field);
         if (! $test->takesValue()) {
-            return $test === FilterTest::Empty ? new self($sql, "$sql is null", []) : new self($sql, "$sql is not null", [], true);
+            $isEmpty = [["$sql is null", []]];
+            $isFilled = [["$sql is not null", []]];
+
+            return $test === FilterTest::Empty
+                ? new self($sql, ...$isEmpty[0], rest: $isFilled)
+                : new self($sql, ...$isFilled[0], rest: $isEmpty, isBroad: true);
         }
         $value = trim(is_scalar($asked['value'] ?? null) ? (string) $asked['value'] : '');
         if ($value === '') {
@@ -84,7 +97,7 @@ final readonly class Filter
     private static function test(Field $field, FilterTest $test, string $sql, string $value, Place $place, \DateTimeImmutable $now): self
     {
         if ($test === FilterTest::Begins) {
-            return new self($sql, "($sql >= lower(?) and $sql < lower(?))", [$value, $value."\u{10FFFF}"]);
+            return self::between($sql, 'lower(?)', $value, $value."\u{10FFFF}");
         }
         if ($field->kind === FieldKind::Date || $field->kind === FieldKind::DateTime) {
             return self::date($field, $test, $sql, $value, $place, $now);
@@ -93,13 +106,22 @@ final readonly class Filter
             ? (int) ltrim($value, '#')
             : FieldNormalizer::into($field->read(), $value, $place, $field->name);
         $fits = is_bool($fits) ? (int) $fits : $fits;
-        $wanted = FieldColumn::isText($field) ? 'lower(?)' : '?';
+        // A fraction is handed to the database as a text, which is more than any number.
+        $wanted = match (true) {
+            FieldColumn::isText($field) => 'lower(?)',
+            is_float($fits) => '(? + 0.0)',
+            default => '?',
+        };
+        $is = ["$sql = $wanted", [$fits ?? '']];
+        $isMore = ["$sql > $wanted", [$fits ?? 0]];
+        $isLess = ["$sql < $wanted", [$fits ?? 0]];
+        $isEmpty = ["$sql is null", []];
 
         return match ($test) {
-            FilterTest::IsNot => new self($sql, "($sql <> $wanted or $sql is null)", [$fits ?? ''], true),
-            FilterTest::More => new self($sql, "$sql > ?", [$fits ?? 0]),
-            FilterTest::Less => new self($sql, "$sql < ?", [$fits ?? 0]),
-            default => new self($sql, "$sql = $wanted", [$fits ?? '']),
+            FilterTest::IsNot => new self($sql, "($sql <> $wanted or $sql is null)", $is[1], [$is], true),
+            FilterTest::More => new self($sql, ...$isMore, rest: [$isEmpty, $isLess, $is]),
+            FilterTest::Less => new self($sql, ...$isLess, rest: [$isEmpty, $isMore, $is]),
+            default => new self($sql, ...$is, rest: [$isEmpty, $isLess, $isMore]),
         };
     }
 
@@ -120,10 +142,19 @@ final readonly class Filter
             : (new Day($date, $place->zone))->begins->format('Y-m-d\TH:i:s\Z');
 
         return match ($test) {
-            FilterTest::Before => new self($sql, "$sql < ?", [$bound($from)]),
-            FilterTest::After => new self($sql, "$sql >= ?", [$bound($to)]),
-            default => new self($sql, "($sql >= ? and $sql < ?)", [$bound($from), $bound($to)]),
+            FilterTest::Before => new self($sql, "$sql < ?", [$bound($from)], [["$sql is null", []], ["$sql >= ?", [$bound($from)]]]),
+            FilterTest::After => new self($sql, "$sql >= ?", [$bound($to)], [["$sql is null", []], ["$sql < ?", [$bound($to)]]]),
+            default => self::between($sql, '?', $bound($from), $bound($to)),
         };
+    }
+
+    /** From the first on, and before the second. */
+    private static function between(string $sql, string $wanted, string $from, string $to): self
+    {
+        return new self(
+            $sql, "($sql >= $wanted and $sql < $wanted)", [$from, $to],
+            [["$sql is null", []], ["$sql < $wanted", [$from]], ["$sql >= $wanted", [$to]]],
+        );
     }
 
     private static function day(string $value, Field $field, Place $place): string

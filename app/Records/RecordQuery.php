@@ -10,6 +10,7 @@ use App\Models\Record;
 use App\Models\RecordType;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as Rows;
 use Illuminate\Pagination\Paginator as SimplePaginator;
 use Illuminate\Support\Facades\DB;
 
@@ -141,16 +142,17 @@ final class RecordQuery
         // Where a filter lets most through, the page is soon full: the first rows in order are read and tried.
         $some = array_filter($this->lets, fn (int $lets): bool => $lets <= self::SOME);
         if (count($some) < count($this->lets)) {
-            $near = $this->order($this->all($field !== null)->select('id', 'values', 'record_type_id', 'title', 'changed_at'))->limit(
-                self::READ,
-            );
-            $query = Record::query()->fromSub($near, 'records');
-            foreach ($this->filters as $filter) {
-                $query->whereRaw($filter->sql, $filter->bindings);
-            }
-            $ids = $this->first($query, $wanted);
-            if (count($ids) >= $wanted) {
-                return $ids;
+            foreach ([self::READ / 10, self::READ] as $read) {
+                $near = $this->order($this->all($field !== null)->select('id', 'values', 'record_type_id', 'title', 'changed_at'))
+                    ->limit($read);
+                $query = Record::query()->fromSub($near, 'records');
+                foreach ($this->filters as $filter) {
+                    $query->whereRaw($filter->sql, $filter->bindings);
+                }
+                $ids = $this->first($query, $wanted);
+                if (count($ids) >= $wanted) {
+                    return $ids;
+                }
             }
         }
         // Else the order's index is walked, and the filters' are asked beside it; the sign keeps them from being walked themselves.
@@ -162,11 +164,41 @@ final class RecordQuery
 
                 continue;
             }
-            $within = $this->all(true)->whereRaw($filter->sql, $filter->bindings)->toBase()->select('id');
-            $query->whereRaw('+id in ('.$within->toSql().')', $within->getBindings());
+            [$is, $ids] = $this->fewer($filter, $this->lets[$i]);
+            $query->whereRaw("+id $is ({$ids->toSql()})", $ids->getBindings());
         }
 
         return $this->first($query, $wanted);
+    }
+
+    /**
+     * What a filter lets through, or what it does not, whichever are fewer: they are put where each row can ask for itself. A database
+     * that plans by its statistics gets the first, and finds its own way.
+     *
+     * @param  int  $lets  how many it lets through, up to one more than SOME
+     * @return array{string, Rows} in, or not in; the ids
+     */
+    private function fewer(Filter $filter, int $lets): array
+    {
+        $within = fn (string $sql, array $bindings): Rows => $this->all(true)
+            ->whereRaw($sql, $bindings)
+            ->toBase()
+            ->select('id');
+        $let = $within($filter->sql, $filter->bindings);
+        if ($lets <= self::SOME || DB::connection()->getDriverName() !== 'sqlite') {
+            return ['in', $let];
+        }
+        $kept = array_map(fn (array $rest): Rows => $within(...$rest), $filter->rest);
+        $many = array_sum(array_map(fn (Rows $rest): int => $rest->count(), $kept));
+        if (! $filter->isBroad && $let->count() <= $many) {
+            return ['in', $let];
+        }
+        $all = array_shift($kept) ?? $let;
+        foreach ($kept as $rest) {
+            $all->unionAll($rest);
+        }
+
+        return ['not in', $all];
     }
 
     /**

@@ -62,6 +62,8 @@ final class RecordQueryTest extends TestCase
             fn (Record $r) => str_starts_with((string) $r->values['title'], 'Harbour Mut'),
         ];
         yield 'more than' => ['deal', $f('value|more|£1,500'), fn (Record $r) => $r->values['value'] > 1500];
+        yield 'more than a part of one' => ['deal', $f('value|more|1499.5'), fn (Record $r) => $r->values['value'] > 1499.5];
+        yield 'less than a part of one' => ['deal', $f('value|less|1499.5'), fn (Record $r) => $r->values['value'] < 1499.5];
         yield 'two at once' => [
             'deal',
             $f('value|less|1500', 'stage|is|asked'),
