@@ -19,7 +19,7 @@ final class HungCarrier
         try {
             $town->serveStandins();
             (new Client)->post("$town->standinsUrl/manners/hung", ['json' => ['on' => true]]);
-            Waiting::fill($texts, new \DateTimeImmutable(self::DUE));
+            Waiting::seed($texts, new \DateTimeImmutable(self::DUE));
             $timers = DB::table('timers')->where('kind', 'run')->orderBy('id')->pluck('id');
             foreach ($timers as $i => $id) {
                 $due = (new \DateTimeImmutable(self::DUE))->modify(sprintf('+%d seconds', intdiv($i * $seconds, $texts)));

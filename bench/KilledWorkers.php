@@ -28,7 +28,7 @@ final class KilledWorkers
         try {
             $town->serveStandins();
             $keys || (new Client)->post("$town->standinsUrl/manners/no_keys", ['json' => ['on' => true]]);
-            Waiting::fill($texts, new \DateTimeImmutable('2026-03-02T10:00:00Z'));
+            Waiting::seed($texts, new \DateTimeImmutable('2026-03-02T10:00:00Z'));
             $town->clockRunsFrom('2026-03-02T10:00:01Z');
             $workers = new Workers($town, $each);
             for ($killed = 0; $killed < $kills; $killed++) {

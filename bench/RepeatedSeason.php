@@ -49,7 +49,7 @@ final class RepeatedSeason
     ];
 
     /** @param  int  $times  how often all of it is there in the end */
-    public static function fill(int $times): void
+    public static function seed(int $times): void
     {
         $shift = [];
         foreach (array_keys(self::POINTS) as $table) {

@@ -121,7 +121,7 @@ final class Starvation
         $town = new Town("starved-$name", $env + ['CACHE_STORE' => 'array']);
         try {
             $standins && $town->serveStandins();
-            Waiting::fill($texts, new \DateTimeImmutable(self::BEGINS));
+            Waiting::seed($texts, new \DateTimeImmutable(self::BEGINS));
             DB::disconnect();
             $town->clockTo('2026-03-02T10:00:01Z');
             $one = new self($town, $texts);

@@ -17,7 +17,7 @@ final class Waiting
      * @param  array<string, mixed>  $text  what its text says otherwise
      * @return int the rule's id
      */
-    public static function fill(int $many, \DateTimeImmutable $due, array $text = []): int
+    public static function seed(int $many, \DateTimeImmutable $due, array $text = []): int
     {
         $document = [
             'linnet_rule' => 1, 'name' => 'Bench', 'key' => 'bench', 'trigger' => ['on' => 'started', 'type' => 'person'],

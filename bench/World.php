@@ -16,7 +16,7 @@ final class World
 
     private const SHARES = ['booking' => 40, 'invoice' => 25, 'basket' => 20, 'deal' => 10, 'job' => 5];
 
-    public static function fill(\PDO $db): void
+    public static function seed(\PDO $db): void
     {
         mt_srand(7);
         $db->exec('pragma synchronous = off');

@@ -26,15 +26,15 @@ final readonly class SampleTownPeople
     }
 
     /** @param  list<array{first_name?: string, last_name?: string, number: string}>  $people */
-    public function come(array $people): void
+    public function add(array $people): void
     {
         foreach (array_chunk($people, self::AT_ONCE) as $some) {
-            DB::transaction(fn () => $this->know($some));
+            DB::transaction(fn () => $this->addSome($some));
         }
     }
 
     /** @param  non-empty-list<array{first_name?: string, last_name?: string, number: string}>  $some */
-    private function know(array $some): void
+    private function addSome(array $some): void
     {
         $at = $this->clock->now();
         $origin = ChangeOrigin::seed('people of the boathouse');

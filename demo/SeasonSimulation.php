@@ -92,7 +92,7 @@ final class SeasonSimulation
         app()->instance(ClockInterface::class, $this->clock);
         $business = Business::ours();
         $this->place = new Place($business->country, $business->zone);
-        resolve(SampleTownPeople::class)->come($people);
+        resolve(SampleTownPeople::class)->add($people);
         $this->learn();
         SampleTown::all();
         $this->switchOn();
@@ -104,7 +104,7 @@ final class SeasonSimulation
         for ($until = $this->season->ends(); ($next = $this->next($events, $until)) !== null;) {
             $next = (new \DateTimeImmutable('@'.(int) (ceil($next / $bite) * $bite)))->setTimezone($utc);
             $this->clock->moveTo($next);
-            $this->take($events, $next);
+            $this->ingest($events, $next);
             $this->later->actUntil($next->getTimestamp());
             $this->settle();
             if ($day !== $next->format('Y-m-d')) {
@@ -154,7 +154,7 @@ final class SeasonSimulation
     }
 
     /** @param  \Generator<int, Event>  $events */
-    private function take(\Generator $events, \DateTimeImmutable $until): void
+    private function ingest(\Generator $events, \DateTimeImmutable $until): void
     {
         $byType = [];
         for (; $events->valid() && $events->current()->at <= $until; $events->next()) {

@@ -30,7 +30,7 @@ Route::post('carrier/texts', function (Request $request, Carrier $carrier): Json
         'from' => 'required|string|max:20', 'to' => 'required|string|max:20', 'text' => 'required|string|max:5000',
         'picture' => 'nullable|url|max:2000',
     ]);
-    [$status, $answer] = $carrier->take($key, $said['from'], $said['to'], $said['text'], $said['picture'] ?? null);
+    [$status, $answer] = $carrier->accept($key, $said['from'], $said['to'], $said['text'], $said['picture'] ?? null);
 
     return new JsonResponse($answer, $status);
 });
@@ -131,7 +131,7 @@ Route::post('settle', function (Courier $courier): JsonResponse {
 
 Route::post('manners/{name}', function (Request $request, string $name): JsonResponse {
     $manner = Manner::tryFrom($name) ?? abort(404);
-    $manner->turn($request->boolean('on'));
+    $manner->set($request->boolean('on'));
 
     return new JsonResponse(['on' => $manner->isOn()]);
 });

@@ -45,7 +45,7 @@ final class RequestParser
      */
     public static function fields(RecordType $type, array $said): array
     {
-        return self::fit($type->read()->fields, $said, 'fields.');
+        return self::normalize($type->read()->fields, $said, 'fields.');
     }
 
     /**
@@ -57,14 +57,14 @@ final class RequestParser
     public static function person(array $said, string $at): PersonInput
     {
         $own = array_diff_key(Targets::person(), ['zone' => 1]) + ['time_zone' => Targets::person()['zone']];
-        $values = self::fit($own, array_diff_key($said, ['fields' => 1]), $at);
+        $values = self::normalize($own, array_diff_key($said, ['fields' => 1]), $at);
         $zone = $values['time_zone'] ?? null;
         if ($zone !== null && ! in_array($zone, \DateTimeZone::listIdentifiers(), true)) {
             throw ValidationException::withMessages([
                 "{$at}time_zone" => Sentence::of(Refused::value('not_a_zone', 'time_zone', $zone)->reason()),
             ]);
         }
-        $fields = is_array($said['fields'] ?? null) ? self::fit(RecordType::people()->read()->fields, $said['fields'], "{$at}fields.") : [];
+        $fields = is_array($said['fields'] ?? null) ? self::normalize(RecordType::people()->read()->fields, $said['fields'], "{$at}fields.") : [];
         $text = fn (string $key): ?string => isset($values[$key]) ? (string) $values[$key] : null;
 
         return new PersonInput(
@@ -117,7 +117,7 @@ final class RequestParser
      *
      * @throws ValidationException
      */
-    private static function fit(array $fields, array $said, string $at): array
+    private static function normalize(array $fields, array $said, string $at): array
     {
         $business = Business::ours();
         $place = new Place($business->country, $business->zone);

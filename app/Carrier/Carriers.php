@@ -35,11 +35,11 @@ final class Carriers
 
     public function of(string $name): Carrier
     {
-        return $this->made[$name] ??= $this->make($this->described[$name] ?? null);
+        return $this->made[$name] ??= $this->create($this->described[$name] ?? null);
     }
 
     /** @param  array{driver: string, url: string, secret: string, timeout_seconds: int, takes_keys: bool}|null  $described */
-    private function make(?array $described): Carrier
+    private function create(?array $described): Carrier
     {
         return match ($described['driver'] ?? null) {
             'http' => new HttpCarrier($described['url'], $described['secret'], $described['timeout_seconds'], $described['takes_keys']),

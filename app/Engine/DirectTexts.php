@@ -37,7 +37,7 @@ final readonly class DirectTexts
     /** @return Reason|null why it was not sent; null if it is on its way */
     public function fromStaff(Conversation $conversation, Staff $staff, string $body): ?Reason
     {
-        return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
+        return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
             $conversation,
             $staff,
             $body,

@@ -45,7 +45,7 @@ final readonly class LastLook
     {
         $people = array_values(array_unique(array_map(fn (Message $message): int => $message->person_id, $messages)));
 
-        return UnitOfWork::work($now, $this->sideEffects, function (UnitOfWork $unit) use ($messages, $people): array {
+        return UnitOfWork::transaction($now, $this->sideEffects, function (UnitOfWork $unit) use ($messages, $people): array {
             $unit->reader->preload($people);
             // Asked behind the lock: another hand-over may have dropped one since these were read.
             $ready = Message::query()->whereKey(array_column($messages, 'id'))->where('state', MessageState::Ready)->pluck('id')->flip();

@@ -38,7 +38,7 @@ final class Loop
                 if ($this->untilIdle && ! Trouble::passes($e)) {
                     throw $e;
                 }
-                $this->say($e);
+                $this->report($e);
                 $this->sleep(1000 * min(self::LONGEST_PAUSE, 2 ** min($failed++, 5)));
 
                 continue;
@@ -53,7 +53,7 @@ final class Loop
     }
 
     /** Where even the log cannot be written, as on a full disk, it is said on the screen alone. */
-    private function say(\Throwable $e): void
+    private function report(\Throwable $e): void
     {
         try {
             report($e);

@@ -292,7 +292,7 @@ final readonly class Outbox
             $message->origin === MessageOrigin::Rule &&
             Run::query()->whereKey($message->run_id)->where('live', true)->exists()
         ) {
-            Timer::put(Timer::RUN, $message->run_id, $now);
+            Timer::schedule(Timer::RUN, $message->run_id, $now);
         }
     }
 }

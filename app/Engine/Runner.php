@@ -40,7 +40,7 @@ final readonly class Runner
     /** Takes changes to the engine, in their order. */
     public function changes(Batch $batch): void
     {
-        $this->work(function (UnitOfWork $unit) use ($batch): void {
+        $this->inTransaction(function (UnitOfWork $unit) use ($batch): void {
             $ids = Claims::changes(Scheduler::AT_ONCE, $batch->only);
             $batch->holds($ids);
             $changes = Change::query()->whereIn('id', $ids)->orderBy('id')->get();
@@ -58,7 +58,7 @@ final readonly class Runner
     /** Takes what is due to the engine, the earliest first. */
     public function timers(Batch $batch): void
     {
-        $this->work(function (UnitOfWork $unit) use ($batch): void {
+        $this->inTransaction(function (UnitOfWork $unit) use ($batch): void {
             $unit->timers->batch = $batch;
             $unit->scheduler->resolveDue();
         });
@@ -67,13 +67,13 @@ final readonly class Runner
     /** @return int how many were looked at of those whom some rule concerns all at once; 0 means there is nobody left */
     public function piece(): int
     {
-        return $this->work(fn (UnitOfWork $unit): int => $unit->scheduler->piece());
+        return $this->inTransaction(fn (UnitOfWork $unit): int => $unit->scheduler->piece());
     }
 
     /** Puts a text that is held, set aside, failed or was cut off before the gate again, and moves its run on if it left. */
     public function reevaluateMessage(int $messageId): void
     {
-        $this->work(function (UnitOfWork $unit) use ($messageId): void {
+        $this->inTransaction(function (UnitOfWork $unit) use ($messageId): void {
             $stuck = [MessageState::Failed, MessageState::CutOff];
             $failed = Message::query()->whereKey($messageId)->whereIn('state', $stuck)->lockForUpdate()->first();
             $failed === null || $this->reopen($failed, $unit->now);
@@ -104,7 +104,7 @@ final readonly class Runner
     public function release(array $messageIds): void
     {
         foreach (array_chunk($messageIds, 500) as $some) {
-            $this->work(function (UnitOfWork $unit) use ($some): void {
+            $this->inTransaction(function (UnitOfWork $unit) use ($some): void {
                 $ids = Message::query()->whereIn('id', $some)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id');
                 Message::query()->whereIn('id', $ids)->update(['released' => true]);
                 foreach ($ids as $id) {
@@ -117,7 +117,7 @@ final readonly class Runner
     /** Somebody decided that a text which waits is not to go; its run goes on without it. */
     public function skip(int $messageId, string $staff): void
     {
-        $this->work(function (UnitOfWork $unit) use ($messageId, $staff): void {
+        $this->inTransaction(function (UnitOfWork $unit) use ($messageId, $staff): void {
             $text = $unit->texts->find($messageId);
             if ($text?->run !== null) {
                 $unit->outbound->drop($text->run, new DropText($text->name, new Reason('staff.skipped', ['staff' => $staff])));
@@ -129,13 +129,13 @@ final readonly class Runner
     /** Ends a run before its last step, because somebody decided so. */
     public function stop(int $runId, Reason $reason, string $outcome = 'stopped'): void
     {
-        $this->work(fn (UnitOfWork $unit) => $this->end($unit, $runId, $reason, $outcome), self::personOf('runs', $runId));
+        $this->inTransaction(fn (UnitOfWork $unit) => $this->end($unit, $runId, $reason, $outcome), self::personOf('runs', $runId));
     }
 
     /** As {@see stop()}, where somebody decided so; false where it had ended already. */
     public function stopBy(int $runId, string $staff): bool
     {
-        return $this->work(function (UnitOfWork $unit) use ($runId, $staff): bool {
+        return $this->inTransaction(function (UnitOfWork $unit) use ($runId, $staff): bool {
             $isLive = $unit->runs->run($runId)?->state->isOver() === false;
             $this->end($unit, $runId, new Reason('run.stopped', ['staff' => $staff]), 'stopped');
 
@@ -185,7 +185,7 @@ final readonly class Runner
     public function switchOn(Rule $rule): void
     {
         $now = $this->clock->now();
-        $this->work(function (UnitOfWork $unit) use ($rule, $now): void {
+        $this->inTransaction(function (UnitOfWork $unit) use ($rule, $now): void {
             $rule->update(['power' => ActivationState::On, 'on_since' => $now, 'paused_until' => $now]);
             $published = $unit->reader->rule($rule->id);
             $published === null || $unit->scheduler->switchOn($published);
@@ -196,7 +196,7 @@ final readonly class Runner
                     ->where('name', "$run->id/{$run->state['awaits']}")
                     ->value('id')
                 : null;
-            $awaited === null ? Timer::put(Timer::RUN, $run->id, $now) : Timer::put(Timer::MESSAGE, (int) $awaited, $now);
+            $awaited === null ? Timer::schedule(Timer::RUN, $run->id, $now) : Timer::schedule(Timer::MESSAGE, (int) $awaited, $now);
         }
         // Those that no run waits for, too.
         Timer::askAgain($now, ruleId: $rule->id);
@@ -208,7 +208,7 @@ final readonly class Runner
         Timer::askAgain($this->clock->now(), personId: $personId);
         foreach (Run::query()->where('person_id', $personId)->where('live', true)->orderBy('id')->pluck('id') as $id) {
             Timer::query()->where('kind', Timer::RUN)->where('subject_id', $id)->exists() ||
-                Timer::put(Timer::RUN, (int) $id, $this->clock->now());
+                Timer::schedule(Timer::RUN, (int) $id, $this->clock->now());
         }
     }
 
@@ -234,7 +234,7 @@ final readonly class Runner
         Timer::clear(Timer::CALENDAR, $rule->id);
         do {
             $runs = Run::query()->where('rule_id', $rule->id)->where('live', true)->orderBy('id')->limit(200)->pluck('person_id', 'id');
-            $this->work(function (UnitOfWork $unit) use ($runs): void {
+            $this->inTransaction(function (UnitOfWork $unit) use ($runs): void {
                 foreach ($runs->keys() as $id) {
                     $this->end($unit, (int) $id, new Reason('stop.retired'), 'retired');
                 }
@@ -259,7 +259,7 @@ final readonly class Runner
     /** @param  \Closure(Core, RunState, \DateTimeImmutable): (RunState|null)  $to  where it goes on */
     private function detour(int $runId, string $place, Reason $reason, \Closure $to): bool
     {
-        return $this->work(function (UnitOfWork $unit) use ($runId, $place, $reason, $to): bool {
+        return $this->inTransaction(function (UnitOfWork $unit) use ($runId, $place, $reason, $to): bool {
             $run = $unit->runs->run($runId);
             $state =
                 $run === null || $run->power !== ActivationState::On || $run->state->place() !== $place
@@ -285,9 +285,9 @@ final readonly class Runner
      * @param  list<int>  $people  whom it is about, where that is known before: nobody else is at them meanwhile
      * @return T
      */
-    private function work(\Closure $work, array $people = []): mixed
+    private function inTransaction(\Closure $work, array $people = []): mixed
     {
-        return UnitOfWork::work($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, $work, $people);
+        return UnitOfWork::transaction($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, $work, $people);
     }
 
     /** @return list<int> */

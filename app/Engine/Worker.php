@@ -47,7 +47,7 @@ final readonly class Worker
             }
             if ($e !== null) {
                 report($e);
-                PutAside::keep($kind, $id, $e->getMessage(), $this->clock->now());
+                PutAside::record($kind, $id, $e->getMessage(), $this->clock->now());
             }
         }
 

@@ -49,7 +49,7 @@ final readonly class Sent
      */
     public function submit(Form $form, PhoneNumber $number, ?string $name, bool $agrees, ?string $from): ?Reason
     {
-        return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
+        return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
             $form, $number, $name, $agrees, $from,
         ): ?Reason {
             $origin = ChangeOrigin::form($form->name);

@@ -38,17 +38,17 @@ final readonly class DeliveryStatusHandler
             ]);
         }
         if ($message->origin === MessageOrigin::Rule) {
-            $this->tell($message, $message->held_against ? ReportedStatus::Undeliverable : ReportedStatus::Failed, $now);
+            $this->recordChange($message, $message->held_against ? ReportedStatus::Undeliverable : ReportedStatus::Failed, $now);
         }
         $this->checkHealth(Line::query()->lockForUpdate()->findOrFail($message->line_id), $now);
     }
 
     public function linkOpened(Message $message, \DateTimeImmutable $now): void
     {
-        $this->tell($message, ReportedStatus::LinkOpened, $now);
+        $this->recordChange($message, ReportedStatus::LinkOpened, $now);
     }
 
-    private function tell(Message $message, ReportedStatus $fate, \DateTimeImmutable $now): void
+    private function recordChange(Message $message, ReportedStatus $fate, \DateTimeImmutable $now): void
     {
         DB::table('changes')->insert(
             ChangeRow::of(

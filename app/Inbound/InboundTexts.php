@@ -65,7 +65,7 @@ final readonly class InboundTexts
             return false;
         }
 
-        return UnitOfWork::work($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
+        return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
             $id, $line, $number, $text,
         ): bool {
             $body = mb_substr(mb_scrub($text, 'UTF-8'), 0, 5000, 'UTF-8');
@@ -77,14 +77,14 @@ final readonly class InboundTexts
                 return true;
             }
             if (! Message::query()->where('name', "in/$id")->lockForUpdate()->exists()) {
-                $this->keep($unit, "in/$id", $line, $number, $body);
+                $this->record($unit, "in/$id", $line, $number, $body);
             }
 
             return true;
         });
     }
 
-    private function keep(UnitOfWork $unit, string $name, Line $line, PhoneNumber $number, string $text): void
+    private function record(UnitOfWork $unit, string $name, Line $line, PhoneNumber $number, string $text): void
     {
         $now = $unit->now;
         $person = $this->writer->person(new PersonInput(number: $number), ChangeOrigin::text());

@@ -53,28 +53,28 @@ final readonly class Deliveries
             return $this->sample($source, $body, $headers, $doubt);
         }
         if (strlen($body) > $this->maxBytes) {
-            return $this->keep(
+            return $this->store(
                 $source, $body, $headers, DeliveryState::Refused,
                 new Reason('intake.too_large', ['kilobytes' => intdiv($this->maxBytes, 1024)]),
             );
         }
         $mapping = $source->readMapping();
         if ($source->power !== ActivationState::On || $mapping === null) {
-            return $this->keep(
+            return $this->store(
                 $source, $body, $headers, DeliveryState::Kept, new Reason($mapping === null ? 'intake.not_mapped' : 'intake.source_paused'),
             );
         }
         try {
-            return $this->work($source, $mapping, $body, $headers);
+            return $this->process($source, $mapping, $body, $headers);
         } catch (Refused $e) {
-            return $this->keep($source, $body, $headers, DeliveryState::Refused, $e->reason());
+            return $this->store($source, $body, $headers, DeliveryState::Refused, $e->reason());
         } catch (\Throwable $e) {
             if (Trouble::passes($e)) {
                 throw $e;
             }
             report($e);
 
-            return $this->keep($source, $body, $headers, DeliveryState::Refused, self::failed($e));
+            return $this->store($source, $body, $headers, DeliveryState::Refused, self::failed($e));
         }
     }
 
@@ -89,20 +89,20 @@ final readonly class Deliveries
      *
      * @throws Refused
      */
-    private function work(Source $source, Mapping $mapping, string $body, array $headers): Delivery
+    private function process(Source $source, Mapping $mapping, string $body, array $headers): Delivery
     {
         $opened = Body::open($body, $headers);
         $cleaned = $mapping->clean($opened->tree, self::targets($mapping));
         if ($cleaned instanceof LeftOut) {
-            return $this->keep($source, $body, $headers, DeliveryState::LeftOut, $cleaned->reason);
+            return $this->store($source, $body, $headers, DeliveryState::LeftOut, $cleaned->reason);
         }
 
         return DB::transaction(function () use ($source, $body, $headers, $cleaned, $opened): Delivery {
             $fingerprint = hash('sha256', $opened->messageId === null ? $body : "id:$opened->messageId");
             if (Delivery::query()->where('source_id', $source->id)->where('fingerprint', $fingerprint)->exists()) {
-                return $this->keep($source, $body, $headers, DeliveryState::Repeated, new Reason('intake.repeated'));
+                return $this->store($source, $body, $headers, DeliveryState::Repeated, new Reason('intake.repeated'));
             }
-            $delivery = $this->keep($source, $body, $headers, DeliveryState::Taken, null, $fingerprint);
+            $delivery = $this->store($source, $body, $headers, DeliveryState::Taken, null, $fingerprint);
             $this->write($delivery, $source, $cleaned);
 
             return $delivery;
@@ -241,7 +241,7 @@ final readonly class Deliveries
                 ->limit(100)
                 ->pluck('id');
             DB::table('deliveries')->whereIn('id', $kept)->delete();
-            $delivery = $this->keep($source, substr($body, 0, $bytes), $headers, DeliveryState::Refused, $doubt);
+            $delivery = $this->store($source, substr($body, 0, $bytes), $headers, DeliveryState::Refused, $doubt);
             $delivery->update(['unproven' => true, 'is_cut' => strlen($body) > $bytes]);
 
             return $delivery;
@@ -249,7 +249,7 @@ final readonly class Deliveries
     }
 
     /** @param  array<string, string>  $headers */
-    private function keep(
+    private function store(
         Source $source,
         string $body,
         array $headers,

@@ -93,7 +93,7 @@ final class People
         }
         $id = $this->find($said);
         if ($id === null) {
-            return [$this->make($said), true, []];
+            return [$this->create($said), true, []];
         }
         $person = $this->people[$id];
         $altered = $known === KnownPeople::Leave ? [] : $this->alter($person, $said, $known === KnownPeople::Overwrite);
@@ -145,7 +145,7 @@ final class People
         return array_values($found)[0] ?? null;
     }
 
-    private function make(PersonInput $said): Person
+    private function create(PersonInput $said): Person
     {
         $columns = [
             ...array_fill_keys(['first_name', 'last_name', 'zone', 'locale'], null),

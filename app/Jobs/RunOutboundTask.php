@@ -127,7 +127,7 @@ final class RunOutboundTask implements ShouldQueue
     private function goOn(OutboundTask $task, \DateTimeImmutable $now): void
     {
         if ($task->kind === OutboundTaskKind::LookUp && $task->run_id !== null) {
-            Timer::put(Timer::RUN, $task->run_id, $now);
+            Timer::schedule(Timer::RUN, $task->run_id, $now);
         }
     }
 }

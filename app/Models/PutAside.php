@@ -30,7 +30,7 @@ final class PutAside extends Model
     }
 
     /** Takes a change or a timer out of what is to be done, and keeps it. */
-    public static function keep(string $kind, int $id, string $detail, \DateTimeImmutable $now): void
+    public static function record(string $kind, int $id, string $detail, \DateTimeImmutable $now): void
     {
         DB::transaction(function () use ($kind, $id, $detail, $now): void {
             $row = $kind === self::TIMER ? (array) DB::table('timers')->where('id', $id)->first() : null;

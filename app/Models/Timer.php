@@ -36,7 +36,7 @@ final class Timer extends Model
         return ['due_at' => 'immutable_datetime'];
     }
 
-    public static function put(string $kind, int $subject, ?\DateTimeImmutable $due): void
+    public static function schedule(string $kind, int $subject, ?\DateTimeImmutable $due): void
     {
         self::query()->upsert(
             [

@@ -115,6 +115,6 @@ final class PersonPage
 
     public function story(): Story
     {
-        return once(fn (): Story => Story::of($this->person, Business::current()->zone));
+        return once(fn (): Story => StoryReader::ofPerson($this->person, Business::current()->zone));
     }
 }

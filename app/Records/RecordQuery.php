@@ -4,30 +4,24 @@ declare(strict_types=1);
 
 namespace App\Records;
 
-use App\Models\Field;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Query\Builder as Rows;
 use Illuminate\Pagination\Paginator as SimplePaginator;
 use Illuminate\Support\Facades\DB;
 
 /**
  * A list of records, filtered, found and ordered, in about the same time whatever is asked of however many. Where a filter lets few
- * records through, they are fetched by its index and put in order. Where it lets most through, the first rows in
- * order fill the page. Where it does not, the order's index is walked beside the filter's, and only the rows of the page are read.
+ * records through, they are fetched by its index and put in order; else the order is walked.
  */
 final class RecordQuery
 {
     /** Up to so many are fetched and sorted. */
     private const FEW = 3000;
 
-    /** Up to so many are held against the order's index. */
-    private const SOME = 20_000;
-
-    /** So many rows are read one by one, to be tried or counted. */
+    /** So many rows are read one by one, to be counted. */
     private const READ = 5000;
 
     /** Further pages are not gone to: narrowing the list leads there sooner. */
@@ -35,6 +29,8 @@ final class RecordQuery
 
     /** Up to so many are counted. */
     public const COUNTED = 10_000;
+
+    private readonly RecordOrder $order;
 
     /** @var list<int>|null ids among which every hit is; null where the order's index is walked */
     private ?array $ids = null;
@@ -44,12 +40,13 @@ final class RecordQuery
 
     /** @param  list<Filter>  $filters */
     public function __construct(
-        private readonly RecordType $type,
+        RecordType $type,
         private readonly array $filters,
         string $find,
-        private readonly string $order,
-        private readonly bool $descending,
+        string $order,
+        bool $descending,
     ) {
+        $this->order = new RecordOrder($type, $order, $descending);
         if (trim($find) !== '') {
             $this->ids = $this->found(trim($find));
         }
@@ -60,21 +57,21 @@ final class RecordQuery
             if ($filter->isBroad) {
                 continue;
             }
-            $ids = $this->all(true)->whereRaw($filter->sql, $filter->bindings)->toBase()->limit(self::FEW + 1)->pluck('id')->all();
+            $ids = $this->order->all(true)->whereRaw($filter->sql, $filter->bindings)->toBase()->limit(self::FEW + 1)->pluck('id')->all();
             if (count($ids) <= self::FEW && ($this->ids === null || count($ids) < count($this->ids))) {
                 $this->ids = array_map(intval(...), array_values($ids));
             }
         }
         foreach ($this->ids === null ? $filters : [] as $i => $filter) {
             $this->lets[$i] = $filter->isBroad
-                ? self::SOME + 1
+                ? RecordWalk::SOME + 1
                 : DB::query()
                     ->fromSub(
-                        $this->all(true)
+                        $this->order->all(true)
                             ->whereRaw($filter->sql, $filter->bindings)
                             ->toBase()
                             ->select('id')
-                            ->limit(self::SOME + 1),
+                            ->limit(RecordWalk::SOME + 1),
                         'some',
                     )
                     ->count();
@@ -98,12 +95,18 @@ final class RecordQuery
     {
         return match (true) {
             $this->ids !== null => $this->matching()->count(),
-            $this->filters === [] => DB::query()->fromSub($this->all()->toBase()->select('id')->limit(self::COUNTED), 'some')->count(),
+            $this->filters === [] => $this->upTo(self::COUNTED),
             count($this->filters) === 1 && ! $this->filters[0]->isBroad => min(self::COUNTED, $this->lets[0]),
             // Each row would have to be read: done where there are not many of them.
-            $this->all()->toBase()->select('id')->limit(self::READ + 1)->pluck('id')->count() <= self::READ => $this->matching()->count(),
+            $this->upTo(self::READ + 1) <= self::READ => $this->matching()->count(),
             default => null,
         };
+    }
+
+    /** How many there are of the type, up to so many. */
+    private function upTo(int $most): int
+    {
+        return DB::query()->fromSub($this->order->all()->toBase()->select('id')->limit($most), 'some')->count();
     }
 
     /**
@@ -113,7 +116,13 @@ final class RecordQuery
      */
     public function matching(): Builder
     {
-        $query = $this->all($this->ids !== null || $this->filters !== []);
+        return $this->passing(false);
+    }
+
+    /** @return Builder<Record> in no order */
+    private function passing(bool $byFields): Builder
+    {
+        $query = $this->order->all($byFields || $this->ids !== null || $this->filters !== []);
         if ($this->ids !== null) {
             $query->whereIntegerInRaw('id', $this->ids);
         }
@@ -127,124 +136,11 @@ final class RecordQuery
     /** @return list<int> the first so many ids */
     private function inOrder(int $wanted): array
     {
-        $field = $this->type->field($this->order);
-        if ($this->ids !== null || $this->filters === [] || (count($this->filters) === 1 && $this->isOwnOrder($this->filters[0]))) {
-            $query = $this->all($this->ids !== null || $field !== null || $this->filters !== []);
-            if ($this->ids !== null) {
-                $query->whereIntegerInRaw('id', $this->ids);
-            }
-            foreach ($this->filters as $filter) {
-                $query->whereRaw($filter->sql, $filter->bindings);
-            }
-
-            return $this->first($query, $wanted);
-        }
-        // Where a filter lets most through, the page is soon full: the first rows in order are read and tried.
-        $some = array_filter($this->lets, fn (int $lets): bool => $lets <= self::SOME);
-        if (count($some) < count($this->lets)) {
-            foreach ([self::READ / 10, self::READ] as $read) {
-                $near = $this->order($this->all($field !== null)->select('id', 'values', 'record_type_id', 'title', 'changed_at'))
-                    ->limit($read);
-                $query = Record::query()->fromSub($near, 'records');
-                foreach ($this->filters as $filter) {
-                    $query->whereRaw($filter->sql, $filter->bindings);
-                }
-                $ids = $this->first($query, $wanted);
-                if (count($ids) >= $wanted) {
-                    return $ids;
-                }
-            }
-        }
-        // Else the order's index is walked, and the filters' are asked beside it; the sign keeps them from being walked themselves.
-        $query = $this->all($field !== null);
-        foreach ($this->filters as $i => $filter) {
-            if ($some !== [] && ! isset($some[$i])) {
-                // What the narrower ones leave is read, and tried.
-                $query->whereRaw("(case when $filter->sql then 1 else 0 end) = 1", $filter->bindings);
-
-                continue;
-            }
-            [$is, $ids] = $this->fewer($filter, $this->lets[$i]);
-            $query->whereRaw("+id $is ({$ids->toSql()})", $ids->getBindings());
+        if ($this->ids === null && $this->filters !== [] && (count($this->filters) > 1 || ! $this->order->isServedBy($this->filters[0]))) {
+            return (new RecordWalk($this->order, $this->filters, $this->lets))->first($wanted);
         }
 
-        return $this->first($query, $wanted);
-    }
-
-    /**
-     * What a filter lets through, or what it does not, whichever are fewer: they are put where each row can ask for itself. A database
-     * that plans by its statistics gets the first, and finds its own way.
-     *
-     * @param  int  $lets  how many it lets through, up to one more than SOME
-     * @return array{string, Rows} in, or not in; the ids
-     */
-    private function fewer(Filter $filter, int $lets): array
-    {
-        $within = fn (string $sql, array $bindings): Rows => $this->all(true)
-            ->whereRaw($sql, $bindings)
-            ->toBase()
-            ->select('id');
-        $let = $within($filter->sql, $filter->bindings);
-        if ($lets <= self::SOME || DB::connection()->getDriverName() !== 'sqlite') {
-            return ['in', $let];
-        }
-        $kept = array_map(fn (array $rest): Rows => $within(...$rest), $filter->rest);
-        $many = array_sum(array_map(fn (Rows $rest): int => $rest->count(), $kept));
-        if (! $filter->isBroad && $let->count() <= $many) {
-            return ['in', $let];
-        }
-        $all = array_shift($kept) ?? $let;
-        foreach ($kept as $rest) {
-            $all->unionAll($rest);
-        }
-
-        return ['not in', $all];
-    }
-
-    /**
-     * @param  Builder<Record>  $query
-     * @return list<int>
-     */
-    private function first(Builder $query, int $wanted): array
-    {
-        return array_values(array_map(intval(...), $this->order($query)->toBase()->limit($wanted)->pluck('id')->all()));
-    }
-
-    /**
-     * @param  Builder<Record>  $query
-     * @return Builder<Record>
-     */
-    private function order(Builder $query): Builder
-    {
-        $direction = $this->descending ? 'desc' : 'asc';
-        $column = $this->column();
-        if ($column !== null) {
-            $query->orderByRaw("$column $direction");
-        }
-
-        return $query->orderBy('id', $direction);
-    }
-
-    /** A filter on just what the list is ordered by, or on one value in the order of making: its own index serves both. */
-    private function isOwnOrder(Filter $filter): bool
-    {
-        $column = $this->column();
-
-        return $column === null
-            ? preg_match('/^[^<>]+ (= (\?|lower\(\?\))|is null)$/', $filter->sql) === 1
-            : str_contains($filter->sql, $column) && ! str_contains($filter->sql, ' or ');
-    }
-
-    private function column(): ?string
-    {
-        $field = $this->type->field($this->order);
-
-        return match (true) {
-            $field instanceof Field && FieldColumn::isListed($field) => FieldColumn::sql($field),
-            $this->order === 'changed' => 'changed_at',
-            $this->order === 'title' => 'title',
-            default => null,
-        };
+        return $this->order->first($this->passing($this->order->isByField()), $wanted);
     }
 
     /**
@@ -255,29 +151,18 @@ final class RecordQuery
     private function found(string $find): array
     {
         $folded = mb_strtolower($find, 'UTF-8');
-        $ids = $this->all()
+        $ids = $this->order->all()
             ->where('title', '>=', $folded)
             ->where('title', '<', $folded."\u{10FFFF}")
             ->toBase()
             ->limit(self::FEW)
             ->pluck('id')
-            ->merge($this->all()->where('external_id', $find)->toBase()->pluck('id'));
+            ->merge($this->order->all()->where('external_id', $find)->toBase()->pluck('id'));
         $people = Person::query()->named($find)->toBase()->limit(500)->pluck('id');
         if ($people->isNotEmpty()) {
-            $ids = $ids->merge($this->all()->whereIntegerInRaw('person_id', $people->all())->toBase()->limit(self::FEW)->pluck('id'));
+            $ids = $ids->merge($this->order->all()->whereIntegerInRaw('person_id', $people->all())->toBase()->limit(self::FEW)->pluck('id'));
         }
 
         return array_values($ids->map(fn (mixed $id): int => (int) $id)->unique()->take(self::FEW)->all());
-    }
-
-    /**
-     * @param  bool  $byFields  so that the indexes of the type's fields are used, and no other
-     * @return Builder<Record>
-     */
-    private function all(bool $byFields = false): Builder
-    {
-        return $byFields
-            ? Record::query()->whereRaw(FieldColumn::ofType($this->type->id))
-            : Record::query()->where('record_type_id', $this->type->id);
     }
 }

@@ -56,7 +56,7 @@ final readonly class Drafts
             if ($read->rule === null) {
                 return DraftResult::wrong($read->errors);
             }
-            $this->keep($rule, $read->rule, $staff, $says);
+            $this->store($rule, $read->rule, $staff, $says);
 
             return DraftResult::done($notes);
         });
@@ -81,13 +81,13 @@ final readonly class Drafts
     {
         DB::transaction(function () use ($rule, $staff, $says, $change): void {
             $now = self::locked($rule);
-            $this->keep($now, $change($now->written()), $staff, $says);
+            $this->store($now, $change($now->written()), $staff, $says);
         });
         $rule->refresh();
     }
 
     /** What the draft is from now on, however it came about. */
-    private function keep(Rule $rule, Core $written, ?Staff $staff, string $says): void
+    private function store(Rule $rule, Core $written, ?Staff $staff, string $says): void
     {
         if ($rule->written()->toJson() === $written->toJson()) {
             return;

@@ -18,7 +18,7 @@ final class Pictures
     private const KINDS = [IMAGETYPE_JPEG => 'jpg', IMAGETYPE_PNG => 'png', IMAGETYPE_GIF => 'gif'];
 
     /** @return string|Reason its name, or why it is not kept */
-    public static function keep(string $content): string|Reason
+    public static function store(string $content): string|Reason
     {
         $size = @getimagesizefromstring($content);
         $kind = $size === false ? null : self::KINDS[$size[2]] ?? null;

@@ -53,7 +53,7 @@ final class Publishing
             Timer::query()->where('rule_id', $rule->id)->delete();
             if ($rule->power === ActivationState::On) {
                 $next = $read->trigger->nextForAll($now, new \DateTimeZone(Business::ours()->zone));
-                $next === null ? Timer::clear(Timer::CALENDAR, $rule->id) : Timer::put(Timer::CALENDAR, $rule->id, $next);
+                $next === null ? Timer::clear(Timer::CALENDAR, $rule->id) : Timer::schedule(Timer::CALENDAR, $rule->id, $next);
             }
             if ($step !== null) {
                 self::goFurther($further, $version, $step, $now);
@@ -101,7 +101,7 @@ final class Publishing
                     'ended_at' => null,
                     'step' => $step,
                 ]);
-                Timer::put(Timer::RUN, $run->id, $now);
+                Timer::schedule(Timer::RUN, $run->id, $now);
                 Trace::note(new Reason('run.further'), $now, [
                     'rule_id' => $run->rule_id, 'run_id' => $run->id, 'person_id' => $run->person_id, 'record_id' => $run->record_id,
                 ]);
@@ -131,7 +131,7 @@ final class Publishing
                                 ->where('name', "$run->id/{$run->state['awaits']}")
                                 ->exists()
                         ) {
-                            Timer::put(Timer::RUN, $run->id, $now);
+                            Timer::schedule(Timer::RUN, $run->id, $now);
                         }
                     }
                 });

@@ -41,10 +41,10 @@ final class Reach
     public function sentence(): string
     {
         return match ($this->rule->trigger->foresight()) {
-            Foresight::Dates => $this->say('In the next four weeks it would begin for %s, as things stand.'),
-            Foresight::Quiet => $this->say('It would begin to wait now for %s.'),
-            Foresight::Audience => $this->say('At its moment it would begin for %s, as things stand.'),
-            Foresight::Added, Foresight::Changed => $this->say(
+            Foresight::Dates => $this->format('In the next four weeks it would begin for %s, as things stand.'),
+            Foresight::Quiet => $this->format('It would begin to wait now for %s.'),
+            Foresight::Audience => $this->format('At its moment it would begin for %s, as things stand.'),
+            Foresight::Added, Foresight::Changed => $this->format(
                 'What happened in the last four weeks would have begun it for %s, by what is known of them now.',
             ),
             Foresight::None => 'How often it begins depends on what people do, and is not known beforehand.',
@@ -100,7 +100,7 @@ final class Reach
             );
     }
 
-    private function say(string $sentence): string
+    private function format(string $sentence): string
     {
         $begun = $this->begun();
         if ($begun === null) {

@@ -18,7 +18,7 @@ final class StepDocument
      *
      * @throws Unreadable
      */
-    public static function put(Rule $rule, string $id, \Closure $put): Rule
+    public static function replace(Rule $rule, string $id, \Closure $put): Rule
     {
         $document = $rule->toDocument();
         $document['steps'] = self::within($document['steps'] ?? [], $id, $put);

@@ -13,7 +13,7 @@ final class TriedWords
     /** @throws Unreadable */
     public static function in(Rule $rule, string $step, string $words): Rule
     {
-        return StepDocument::put(
+        return StepDocument::replace(
             $rule,
             $step,
             fn (array $one): array => ['wordings' => [['id' => 'tried', 'text' => $words]]] +

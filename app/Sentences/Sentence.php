@@ -15,7 +15,7 @@ final class Sentence
     public static function of(Reason|array $reason): string
     {
         [$code, $with] = $reason instanceof Reason ? [$reason->code, $reason->with] : [$reason['code'], $reason['with']];
-        $said = array_map(self::say(...), $with);
+        $said = array_map(self::format(...), $with);
         if (isset($said['number'])) {
             $said['number'] = Numbers::pretty($said['number']);
         }
@@ -35,7 +35,7 @@ final class Sentence
             : throw new \LogicException("No sentence for $code.");
     }
 
-    private static function say(mixed $value): string
+    private static function format(mixed $value): string
     {
         return match (true) {
             is_array($value) && isset($value['code'], $value['with']) => self::of($value),

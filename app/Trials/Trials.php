@@ -144,7 +144,7 @@ final readonly class Trials
             if ($line === null) {
                 return new Reason('trial.no_line');
             }
-            $text = $this->keep($trial, $next, $line, $sent + $i);
+            $text = $this->record($trial, $next, $line, $sent + $i);
             $refused = $text === null ? null : $this->handOver($trial, $text, $line);
             if ($text === null || $refused !== null) {
                 return $refused;
@@ -155,7 +155,7 @@ final readonly class Trials
     }
 
     /** Kept before it goes, so that one that was cut off is not sent under another key; null where as many have been sent before. */
-    private function keep(Trial $trial, RehearsedText $next, Line $line, int $sent): ?TrialText
+    private function record(Trial $trial, RehearsedText $next, Line $line, int $sent): ?TrialText
     {
         return DB::transaction(function () use ($trial, $next, $line, $sent): ?TrialText {
             $trial = Trial::query()->lockForUpdate()->findOrFail($trial->id);

@@ -46,7 +46,7 @@ final class BenchConnect extends Command
             );
             $this->row('its memory', sprintf('%.0f MiB', $memory / 1_048_576), 'under 128 MiB');
             $began = hrtime(true);
-            World::fill(DB::connection()->getPdo());
+            World::seed(DB::connection()->getPdo());
             $this->row('100,000 people and 1,000,000 records written', sprintf('%d s', (hrtime(true) - $began) / 1e9), '');
             $town->serve();
             $deliveries = $this->deliveries($town->url);

@@ -34,7 +34,7 @@ final class BenchEngine extends Command
         try {
             $town->serveStandins();
             $waiting = (int) $this->input->getOption('waiting');
-            Waiting::fill($waiting, new \DateTimeImmutable('2026-03-02T10:00:00Z'));
+            Waiting::seed($waiting, new \DateTimeImmutable('2026-03-02T10:00:00Z'));
 
             return $this->measure($town, min(self::TAKEN, $waiting));
         } finally {

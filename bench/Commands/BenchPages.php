@@ -39,7 +39,7 @@ final class BenchPages extends Command
         try {
             $this->live($town);
             $began = hrtime(true);
-            RepeatedSeason::fill((int) $this->input->getOption('times'));
+            RepeatedSeason::seed((int) $this->input->getOption('times'));
             $this->line(sprintf(
                 'made in %d s: %s', (hrtime(true) - $began) / 1e9, implode(', ', array_map(
                     fn (string $table): string => number_format(DB::table($table)->count())." $table",

@@ -40,7 +40,7 @@ final class BenchWriting extends Command
         $town = new Town('bench-writing');
         try {
             $town->run(['php', 'artisan', 'linnet:rules', 'import', 'demo/rules']);
-            self::fill();
+            self::seed();
             $town->serve();
             $http = new Client(['cookies' => new CookieJar, 'base_uri' => $town->url]);
             $token = self::token($http->get('/log-in'));
@@ -70,7 +70,7 @@ final class BenchWriting extends Command
     }
 
     /** 400 people with a booking each that came in during the last four weeks. */
-    private static function fill(): void
+    private static function seed(): void
     {
         $type = RecordType::query()->where('key', 'booking')->firstOrFail();
         $at = '2026-02-20 10:00:00';

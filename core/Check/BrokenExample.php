@@ -32,16 +32,16 @@ final class BrokenExample implements Check
         foreach ($example->expects as $i => $expected) {
             $now = $came[$i] ?? null;
             $different = match (true) {
-                $now === null || ($now->step !== $expected->step && count($came) < count($example->expects)) => self::say(
+                $now === null || ($now->step !== $expected->step && count($came) < count($example->expects)) => self::describe(
                     'less',
                     $example,
                     $expected,
                 ),
-                $now->step !== $expected->step => self::say('more', $example, $now),
-                $now->at->getTimestamp() !== $expected->at->getTimestamp() => self::say('moved', $example, $now, [
+                $now->step !== $expected->step => self::describe('more', $example, $now),
+                $now->at->getTimestamp() !== $expected->at->getTimestamp() => self::describe('moved', $example, $now, [
                     'was' => Reason::moment($expected->at, $example->zone),
                 ]),
-                ! $expected->isSaidBy($now) => self::say('reads', $example, $now, ['was' => $expected->begins]),
+                ! $expected->isSaidBy($now) => self::describe('reads', $example, $now, ['was' => $expected->begins]),
                 default => null,
             };
             if ($different !== null) {
@@ -50,14 +50,14 @@ final class BrokenExample implements Check
         }
         $more = $came[count($example->expects)] ?? null;
 
-        return $more === null ? null : self::say('more', $example, $more);
+        return $more === null ? null : self::describe('more', $example, $more);
     }
 
     /**
      * @param  array<string, string|array{at: string, zone: string}>  $more
      * @return array{Reason, string}
      */
-    private static function say(string $code, Example $example, Expected $one, array $more = []): array
+    private static function describe(string $code, Example $example, Expected $one, array $more = []): array
     {
         return [
             new Reason(

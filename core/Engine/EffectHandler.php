@@ -51,14 +51,14 @@ final readonly class EffectHandler
             match (true) {
                 $effect instanceof SetFields => $this->setFields($effect, $run),
                 $effect instanceof SetLabel => $this->sideEffects->setLabel($run, $effect, $run->causes()),
-                $effect instanceof Tell => $this->tell($effect, $run, $context),
+                $effect instanceof Tell => $this->notifyStaff($effect, $run, $context),
                 $effect instanceof Task => $this->sideEffects->task(
                     $run, $effect->name, $effect->step->for === null ? null : $this->staffOf($run, $effect->step->for),
-                    $this->fill($effect->step->words, $run, $context, $effect->name), $effect->dueAt,
+                    $this->render($effect->step->words, $run, $context, $effect->name), $effect->dueAt,
                 ),
                 $effect instanceof PostOut => $this->sideEffects->post(
                     $run, $effect->name, $effect->step->address,
-                    $effect->step->filled(fn (Template $template): string => $this->fill($template, $run, $context, $effect->name)),
+                    $effect->step->filled(fn (Template $template): string => $this->render($template, $run, $context, $effect->name)),
                 ),
                 $effect instanceof LookUpNumber => $this->lookUp($effect, $run),
                 $effect instanceof StartRule => $this->startOther($effect, $run),
@@ -129,7 +129,7 @@ final readonly class EffectHandler
         return $coming[0] ?? null;
     }
 
-    private function tell(Tell $effect, Run $run, EvaluationContext $context): void
+    private function notifyStaff(Tell $effect, Run $run, EvaluationContext $context): void
     {
         $step = $effect->step;
         if ($step->by === Channel::Text) {
@@ -137,7 +137,7 @@ final readonly class EffectHandler
 
             return;
         }
-        $words = $this->fill($step->words, $run, $context, $effect->name);
+        $words = $this->render($step->words, $run, $context, $effect->name);
         $staff = $this->staffOf($run, $step->to);
         $address = $step->to->who === Who::Address ? $step->to->which : $staff?->email;
         if ($step->by === Channel::Email && $address !== null) {
@@ -190,7 +190,7 @@ final readonly class EffectHandler
         }
     }
 
-    private function fill(Template $template, Run $run, EvaluationContext $context, string $name): string
+    private function render(Template $template, Run $run, EvaluationContext $context, string $name): string
     {
         $business = $this->reader->business();
 

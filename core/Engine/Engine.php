@@ -72,7 +72,7 @@ final class Engine
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
     ): array {
-        $came = $published->rule->trigger->come($published->ruleId, $context, $dueAt, $lastActivity);
+        $came = $published->rule->trigger->resolveTimer($published->ruleId, $context, $dueAt, $lastActivity);
 
         return [$came->change, new ScheduledStart($published->ruleId, $came->next)];
     }

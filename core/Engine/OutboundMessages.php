@@ -173,7 +173,7 @@ final readonly class OutboundMessages
         if ($state === TextState::Dropped && $text->wordings !== '' && $text->wording !== '') {
             $this->texts->count($text->wordings, $text->wording, $text->to->personId, -1);
         }
-        $this->texts->keep($text);
+        $this->texts->save($text);
         $this->texts->hold($text, $state === TextState::Waiting ? $until : null);
 
         return $text->status();

@@ -42,7 +42,7 @@ final readonly class ExampleRun
         $type = $world->types[$rule->trigger->type()] ?? null;
         $isRecord = $type !== null && $type->key !== RecordType::PERSON;
         if ($isRecord) {
-            $sheet->put('example', $type->key, 1, $example->record);
+            $sheet->upsert('example', $type->key, 1, $example->record);
         }
         $subject = new Subject(1, $isRecord ? 1 : null);
         $line = self::line($world->lines);

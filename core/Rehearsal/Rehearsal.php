@@ -281,7 +281,7 @@ final class Rehearsal
         if ($id !== null && $to === [] && ($person === null || $person === $this->sheet->records[$id]->personId)) {
             return false;
         }
-        $record = $this->sheet->put($new->key, $new->type, $person, [...$before, ...$to]);
+        $record = $this->sheet->upsert($new->key, $new->type, $person, [...$before, ...$to]);
         $from = array_intersect_key($before + array_fill_keys(array_keys($to), null), $to);
         $change = $id === null ? new RecordAdded($new->type) : new RecordChanged($new->type, $from, $to);
         $this->happens($change, $record->personId, $record->id);

@@ -96,7 +96,7 @@ final readonly class StaffActs
     private function wake(Run $run): void
     {
         $text = $this->sheet->texts["$run->id/{$run->state->awaits}"] ?? null;
-        $this->sheet->agenda->put($text === null ? "run:$run->id" : "text:$run->id/$text->name", $this->sheet->now);
+        $this->sheet->agenda->schedule($text === null ? "run:$run->id" : "text:$run->id/$text->name", $this->sheet->now);
     }
 
     public function switchLine(string $key, ActivationState $power): void
@@ -116,7 +116,7 @@ final readonly class StaffActs
         foreach ($this->sheet->texts as $text) {
             if ($text->run?->rule->key === $key && $text->status()->isWaiting()) {
                 $text->released = true;
-                $this->sheet->agenda->put("text:{$text->run->id}/$text->name", $this->sheet->now);
+                $this->sheet->agenda->schedule("text:{$text->run->id}/$text->name", $this->sheet->now);
             }
         }
     }

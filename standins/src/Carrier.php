@@ -17,7 +17,7 @@ final readonly class Carrier
     }
 
     /** @return array{int, array<string, string>} HTTP status and answer */
-    public function take(string $key, string $from, string $to, string $text, ?string $picture = null): array
+    public function accept(string $key, string $from, string $to, string $text, ?string $picture = null): array
     {
         if (Manner::Slow->isOn() || Manner::Hung->isOn()) {
             sleep(Manner::Hung->isOn() ? 10 : 2);
@@ -89,7 +89,7 @@ final readonly class Carrier
             'ref' => $ref, 'from' => $from, 'to' => $to, 'text' => $text, 'fate' => 'arrived', 'at' => $now->format('Y-m-d H:i:s'),
         ]);
         foreach (Manner::Duplicate->isOn() ? [0, 1] : [0] as $ignored) {
-            $this->say(
+            $this->post(
                 ['kind' => 'text', 'ref' => $ref, 'from' => $from, 'to' => $to, 'text' => $text, 'at' => $now->format('Y-m-d\TH:i:s\Z')],
                 0.0,
             );
@@ -107,13 +107,13 @@ final readonly class Carrier
         $final = ['kind' => 'receipt', 'ref' => $ref, 'key' => Manner::NoKeys->isOn() ? null : $key, 'fate' => $fate, 'at' => $at(2)]
             + ($fate === 'failed' ? ['detail' => 'nobody has this number', 'code' => 'no_such_number'] : []);
         foreach (Manner::Duplicate->isOn() ? [0, 1] : [0] as $ignored) {
-            $this->say($onItsWay, Manner::OutOfOrder->isOn() ? $delay * 2 : $delay / 2);
-            $this->say($final, $delay);
+            $this->post($onItsWay, Manner::OutOfOrder->isOn() ? $delay * 2 : $delay / 2);
+            $this->post($final, $delay);
         }
     }
 
     /** @param  array<string, string|null>  $what */
-    private function say(array $what, float $delay): void
+    private function post(array $what, float $delay): void
     {
         Courier::send('/in/carrier', config()->string('standins.carrier_secret'), json_encode($what, JSON_THROW_ON_ERROR), $delay);
     }

@@ -35,7 +35,7 @@ enum Manner: string
         return (bool) DB::table('manners')->where('name', $this->value)->value('on');
     }
 
-    public function turn(bool $on): void
+    public function set(bool $on): void
     {
         DB::table('manners')->upsert([['name' => $this->value, 'on' => $on]], ['name'], ['on']);
     }

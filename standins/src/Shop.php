@@ -49,14 +49,14 @@ final readonly class Shop
         } else {
             $lines[] = ['sku' => $sku, 'titel' => $title, 'stk' => 1, 'preis' => $price];
         }
-        $this->keep($number, $basket?->id, 'OFFEN', $lines, $how);
+        $this->save($number, $basket?->id, 'OFFEN', $lines, $how);
     }
 
     public function leave(string $number, How $how): void
     {
         $basket = $this->basket($number);
         if ($basket !== null) {
-            $this->keep($number, $basket->id, 'VERLASSEN', $basket->lines, $how);
+            $this->save($number, $basket->id, 'VERLASSEN', $basket->lines, $how);
         }
     }
 
@@ -66,7 +66,7 @@ final readonly class Shop
         if ($basket === null) {
             return;
         }
-        $this->keep($number, $basket->id, 'BEZAHLT', $basket->lines, $how);
+        $this->save($number, $basket->id, 'BEZAHLT', $basket->lines, $how);
         Courier::send(
             '/in/shop-orders',
             config()->string('standins.shop_secret'),
@@ -85,7 +85,7 @@ final readonly class Shop
     }
 
     /** @param  list<Line>  $lines */
-    private function keep(string $number, ?int $id, string $state, array $lines, How $how): void
+    private function save(string $number, ?int $id, string $state, array $lines, How $how): void
     {
         $now = $this->clock->now();
         $row = [

@@ -36,7 +36,7 @@ final class Rehearse extends Command
             $this->checkTypes($rule, $world);
         } catch (Unreadable $e) {
             foreach ($e->problems as $problem) {
-                $this->components->error($this->say($problem));
+                $this->components->error($this->format($problem));
             }
 
             return self::FAILURE;
@@ -90,7 +90,7 @@ final class Rehearse extends Command
         return is_file($file) ? Doc::fromJson((string) file_get_contents($file)) : throw Unreadable::at($file, 'no_file');
     }
 
-    private function say(Problem $problem): string
+    private function format(Problem $problem): string
     {
         return "$problem->path: ".Sentence::of($problem->reason);
     }

@@ -38,14 +38,14 @@ final class Rules extends Command
             'export' => $this->export($paths[0]),
             'import' => $this->import($this->files($paths), $clock->now(), $runner),
             'check' => $this->check($this->files($paths), $clock->now()),
-            default => $this->say('Say export, import or check.'),
+            default => $this->refuse('Say export, import or check.'),
         };
     }
 
     private function export(string $folder): int
     {
         if (! is_dir($folder) && ! @mkdir($folder, 0o755, true)) {
-            return $this->say("The folder $folder cannot be made.");
+            return $this->refuse("The folder $folder cannot be made.");
         }
         foreach (Rule::query()->with('version')->orderBy('name')->lazy(100) as $rule) {
             $file = $folder.'/'.($rule->key ?? (Str::slug($rule->name) ?: "rule-$rule->id")).'.json';
@@ -127,7 +127,7 @@ final class Rules extends Command
         );
     }
 
-    private function say(string $problem): int
+    private function refuse(string $problem): int
     {
         $this->components->error($problem);
 

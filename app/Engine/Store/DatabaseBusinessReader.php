@@ -181,7 +181,7 @@ final class DatabaseBusinessReader implements BusinessReader
         foreach (array_chunk($ids, 500) as $chunk) {
             $this->records += array_fill_keys($chunk, null);
             foreach (DB::table('records')->whereIn('id', $chunk)->get(self::RECORD) as $row) {
-                $this->keep($row);
+                $this->hydrate($row);
             }
         }
     }
@@ -210,7 +210,7 @@ final class DatabaseBusinessReader implements BusinessReader
                 ->where('person_id', $personId)
                 ->orderByDesc('id')
                 ->get(self::RECORD)
-                ->map(fn (\stdClass $row): Record => $this->records[(int) $row->id] ?? $this->keep($row))
+                ->map(fn (\stdClass $row): Record => $this->records[(int) $row->id] ?? $this->hydrate($row))
                 ->all(),
         );
     }
@@ -467,7 +467,7 @@ final class DatabaseBusinessReader implements BusinessReader
         return $this->typeKeys;
     }
 
-    private function keep(\stdClass $row): Record
+    private function hydrate(\stdClass $row): Record
     {
         /** @var array<string, string|int|float|bool|null> $values */
         $values = json_decode((string) $row->values, true, 64, JSON_THROW_ON_ERROR);

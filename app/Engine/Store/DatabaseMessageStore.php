@@ -163,7 +163,7 @@ final class DatabaseMessageStore implements MessageStore
         }
     }
 
-    public function keep(OutText $text): void
+    public function save(OutText $text): void
     {
         $run = $text->run ?? throw new \LogicException('a rule wants it');
         $key = "$run->id/$text->name";

@@ -94,7 +94,7 @@ final class DatabaseRunStore implements RunStore
     {
         $ids = array_values(array_diff($ids, array_keys($this->runs)));
         if ($ids !== []) {
-            $this->keep(DB::table('runs')->whereIn('id', $ids)->get());
+            $this->hydrate(DB::table('runs')->whereIn('id', $ids)->get());
         }
     }
 
@@ -121,7 +121,7 @@ final class DatabaseRunStore implements RunStore
         foreach (array_chunk(array_values(array_diff($people, array_keys($this->live))), 400) as $chunk) {
             $this->live += array_fill_keys($chunk, []);
             $rows = DB::table('runs')->whereIn('person_id', $chunk)->where('live', true)->orderBy('id')->get();
-            $this->keep($rows->filter(fn (\stdClass $row): bool => ! isset($this->runs[(int) $row->id])));
+            $this->hydrate($rows->filter(fn (\stdClass $row): bool => ! isset($this->runs[(int) $row->id])));
             foreach ($rows as $row) {
                 $this->live[(int) $row->person_id][] = (int) $row->id;
             }
@@ -225,7 +225,7 @@ final class DatabaseRunStore implements RunStore
     }
 
     /** @param  iterable<\stdClass>  $rows */
-    private function keep(iterable $rows): void
+    private function hydrate(iterable $rows): void
     {
         foreach ($rows as $row) {
             $power = $this->reader->powerOf((int) $row->rule_id);

@@ -58,7 +58,7 @@ final class UnitOfWork
      * @param  list<int>  $people  whom it is about, where that is known before: nobody else is at them meanwhile
      * @return T
      */
-    public static function work(\DateTimeImmutable $now, DatabaseSideEffects $sideEffects, \Closure $work, array $people = []): mixed
+    public static function transaction(\DateTimeImmutable $now, DatabaseSideEffects $sideEffects, \Closure $work, array $people = []): mixed
     {
         return DB::transaction(function () use ($now, $sideEffects, $work, $people): mixed {
             PersonLocks::wait($people);

@@ -12,7 +12,7 @@ use App\Models\Conversation;
 use App\Models\Line;
 use App\Models\Staff;
 use App\Pages\PersonPage;
-use App\Pages\Story;
+use App\Pages\StoryReader;
 use App\People\PersonFilter;
 use App\Sentences\Sentence;
 use Illuminate\Contracts\View\View;
@@ -57,7 +57,7 @@ final class ConversationController
             ...$this->list($request, $clock),
             'conversation' => $conversation,
             'page' => $page->about($conversation->person),
-            'story' => Story::inConversation($conversation, Business::current()->zone),
+            'story' => StoryReader::ofConversation($conversation, Business::current()->zone),
         ]);
     }
 

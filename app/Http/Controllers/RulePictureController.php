@@ -25,30 +25,30 @@ final class RulePictureController
     {
         $request->validate(['picture' => 'required|file|max:20480'], ['picture.*' => 'Choose a picture.']);
         $file = $request->file('picture');
-        $name = $file instanceof UploadedFile ? Pictures::keep((string) $file->get()) : new Reason('picture.no_picture');
+        $name = $file instanceof UploadedFile ? Pictures::store((string) $file->get()) : new Reason('picture.no_picture');
         if ($name instanceof Reason) {
             throw ValidationException::withMessages(["picture-$step" => Sentence::of($name)]);
         }
-        $this->put($request, $rule, $step, route('pictures.show', $name), $drafts, 'gave a text a picture');
+        $this->replacePicture($request, $rule, $step, route('pictures.show', $name), $drafts, 'gave a text a picture');
 
         return redirect()->route('rules.show', $rule)->with('done', 'The picture goes with the text.');
     }
 
     public function destroy(Request $request, Rule $rule, string $step, Drafts $drafts): RedirectResponse
     {
-        $this->put($request, $rule, $step, null, $drafts, 'took a picture off');
+        $this->replacePicture($request, $rule, $step, null, $drafts, 'took a picture off');
 
         return redirect()->route('rules.show', $rule)->with('done', 'The text goes without a picture.');
     }
 
-    private function put(Request $request, Rule $rule, string $step, ?string $address, Drafts $drafts, string $says): void
+    private function replacePicture(Request $request, Rule $rule, string $step, ?string $address, Drafts $drafts, string $says): void
     {
         abort_unless($rule->written()->flow->step($step) instanceof Texting, 404);
         $drafts->amend(
             $rule,
             Staff::asking($request),
             $says,
-            fn (Core $now): Core => StepDocument::put(
+            fn (Core $now): Core => StepDocument::replace(
                 $now,
                 $step,
                 fn (array $one): array => ($address === null ? [] : ['picture' => $address]) + array_diff_key($one, ['picture' => 1]),

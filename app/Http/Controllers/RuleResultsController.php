@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Business;
 use App\Models\Rule;
-use App\Pages\Rules\Results;
+use App\Pages\Rules\ResultsReader;
 use App\Pages\Rules\Tokens;
 use App\Rules\Vocabularies;
 use Illuminate\Contracts\View\View;
@@ -21,7 +21,7 @@ final class RuleResultsController
         $days = (int) ($request->validate(['days' => 'nullable|in:7,30,90'])['days'] ?? 30);
 
         return view('rules.results', [
-            'rule' => $rule, 'results' => new Results($rule, $days, $clock->now()),
+            'rule' => $rule, 'results' => ResultsReader::of($rule, $days, $clock->now()),
             'tokens' => new Tokens(Vocabularies::ours(), $rule->written()->trigger->type()), 'currency' => Business::current()->currency(),
         ]);
     }

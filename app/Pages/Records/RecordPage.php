@@ -18,6 +18,7 @@ use App\Models\Rule;
 use App\Models\Run;
 use App\Models\Staff;
 use App\Pages\Story;
+use App\Pages\StoryReader;
 use App\Records\Shown;
 use App\Rules\StartByHand;
 use Illuminate\Support\Collection;
@@ -77,7 +78,7 @@ final class RecordPage
 
     public function story(): Story
     {
-        return once(fn (): Story => Story::ofRecord($this->record, $this->business));
+        return once(fn (): Story => StoryReader::ofRecord($this->record, $this->business));
     }
 
     /**

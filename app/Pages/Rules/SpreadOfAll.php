@@ -187,7 +187,7 @@ final class SpreadOfAll
         $record = null;
         if ($type !== null && $this->type !== CoreType::PERSON) {
             $field = $head === 'owner' ? (string) $type->ownerField() : $key;
-            $record = $sheet->put('spread', $type->key, 1, $field === '' ? [] : [$field => $raw])->id;
+            $record = $sheet->upsert('spread', $type->key, 1, $field === '' ? [] : [$field => $raw])->id;
         }
         $contexts = new ContextFactory(new InMemoryBusinessReader($sheet));
         $to = $contexts->receiver($person);

@@ -5,10 +5,6 @@ declare(strict_types=1);
 namespace App\Pages\Today;
 
 use App\Clock\Day;
-use App\Models\Message;
-use App\Models\MessageState;
-use App\Models\Timer;
-use Illuminate\Database\Eloquent\Builder;
 use Linnet\Core\Time\WeeklyHours;
 use Linnet\Core\Time\Zone;
 
@@ -27,10 +23,14 @@ final readonly class DayDrawn
 
     public float $nowAt;
 
-    public function __construct(public Day $day, public \DateTimeImmutable $now, WeeklyHours $decent)
+    /**
+     * @param  list<int>  $left  how many left, by the day's hours
+     * @param  list<int>  $coming  how many are to come
+     */
+    public function __construct(public Day $day, public \DateTimeImmutable $now, WeeklyHours $decent, array $left, array $coming)
     {
         $this->nowAt = $day->share($now) * self::WIDTH;
-        $this->bars = $this->bars();
+        $this->bars = $this->bars($left, $coming);
         $this->nights = $this->nights($decent);
     }
 
@@ -43,27 +43,16 @@ final readonly class DayDrawn
         ));
     }
 
-    /** @return list<array{x: float, width: float, height: float, count: int, coming: bool, hour: int}> */
-    private function bars(): array
+    /**
+     * @param  list<int>  $left
+     * @param  list<int>  $coming
+     * @return list<array{x: float, width: float, height: float, count: int, coming: bool, hour: int}>
+     */
+    private function bars(array $left, array $coming): array
     {
-        $hours = $this->day->hours();
-        $left = $this->counts(
-            Message::query()
-                ->whereIn('state', MessageState::left())
-                ->whereBetween('at', [$this->day->begins, $this->day->ends]),
-            'at',
-            $hours,
-        );
-        $coming = $this->counts(
-            Timer::query()
-                ->underWay()
-                ->whereBetween('due_at', [$this->now, $this->day->ends]),
-            'due_at',
-            $hours,
-        );
         $most = max(1, ...$left, ...$coming);
         $bars = [];
-        foreach ($hours as $i => $hour) {
+        foreach ($this->day->hours() as $i => $hour) {
             foreach ([[$left[$i], false], [$coming[$i], true]] as [$count, $isComing]) {
                 $from = $isComing ? max($hour['from'], $this->now) : $hour['from'];
                 $to = $isComing ? $hour['to'] : min($hour['to'], max($this->now, $hour['from']));
@@ -79,27 +68,6 @@ final readonly class DayDrawn
         }
 
         return $bars;
-    }
-
-    /**
-     * One count an hour, in one query.
-     *
-     * @param  Builder<covariant \Illuminate\Database\Eloquent\Model>  $query
-     * @param  list<array{hour: int, from: \DateTimeImmutable, to: \DateTimeImmutable}>  $hours
-     * @return list<int>
-     */
-    private function counts(Builder $query, string $column, array $hours): array
-    {
-        $base = $query->toBase();
-        foreach ($hours as $i => $hour) {
-            $base->selectRaw("sum(case when $column >= ? and $column < ? then 1 else 0 end) as h$i", [
-                $hour['from']->format('Y-m-d H:i:s'),
-                $hour['to']->format('Y-m-d H:i:s'),
-            ]);
-        }
-        $row = (array) $base->first();
-
-        return array_map(fn (int $i): int => (int) ($row["h$i"] ?? 0), array_keys($hours));
     }
 
     /** @return list<array{x: float, width: float, word: string}> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Pages\Today;
 
 use App\Clock\Day;
+use App\Counts\HourCounts;
 use App\Counts\MessageCounts;
 use App\Counts\WaitingConversations;
 use App\Models\Business;
@@ -52,7 +53,7 @@ final readonly class TodayPage
             ->underWay()
             ->whereBetween('due_at', [$now, $this->day->ends])
             ->count();
-        $this->late = Late::of($now);
+        $this->late = DueReader::late($now);
         $outage = Outage::toSay($now);
         $this->outboxed = $outage?->waiting() ?? 0;
         $this->waiting = resolve(WaitingConversations::class)->count();
@@ -63,8 +64,10 @@ final readonly class TodayPage
             ...TextNeeds::all($now),
             ...IntakeNeeds::all($now),
         ];
-        $this->comingToday = Coming::between($this->late->since ?? $now, $this->day->ends);
-        $this->drawn = new DayDrawn($this->day, $now, $business->gatePolicy()->serviceHours);
+        $this->comingToday = DueReader::between($this->late->since ?? $now, $this->day->ends);
+        $this->drawn = new DayDrawn(
+            $this->day, $now, $business->gatePolicy()->serviceHours, HourCounts::left($this->day), HourCounts::due($this->day, $now),
+        );
     }
 
     /** The worker comes round several times a second. */

@@ -14,7 +14,7 @@ interface MessageStore
     /** @param  string  $name step/round */
     public function of(Run $run, string $name): ?OutText;
 
-    public function keep(OutText $text): void;
+    public function save(OutText $text): void;
 
     /** When to put it before the gate again; null where somebody has to act first. */
     public function hold(OutText $text, ?\DateTimeImmutable $until): void;

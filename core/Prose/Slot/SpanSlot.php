@@ -22,7 +22,7 @@ final readonly class SpanSlot implements Slot
     }
 
     /** A span as it is said: "1 day", "3 working days". */
-    public static function say(Span $span): string
+    public static function format(Span $span): string
     {
         $unit = str_replace('_', ' ', $span->unit->value);
 
@@ -37,7 +37,7 @@ final readonly class SpanSlot implements Slot
                 ? Span::of($value['amount'], $unit)
                 : null;
 
-        return $span === null ? null : self::say($span);
+        return $span === null ? null : self::format($span);
     }
 
     public function read(Reading $in, int $at): iterable
@@ -70,7 +70,7 @@ final readonly class SpanSlot implements Slot
 
         return array_values(
             array_filter(
-                array_map(self::say(...), $all),
+                array_map(self::format(...), $all),
                 fn (string $one): bool => str_starts_with(substr($one, strpos($one, ' ') + 1), $rest),
             ),
         );

@@ -20,7 +20,7 @@ final class Agenda
         $this->heap = new \SplMinHeap;
     }
 
-    public function put(string $key, \DateTimeImmutable $due): void
+    public function schedule(string $key, \DateTimeImmutable $due): void
     {
         $number = $this->due[$key][1] ?? ++$this->numbers;
         $this->due[$key] = [$due->getTimestamp(), $number];

@@ -55,7 +55,7 @@ final class InMemoryMessageStore implements MessageStore
         return $this->sheet->texts["$run->id/$name"] ?? null;
     }
 
-    public function keep(OutText $text): void
+    public function save(OutText $text): void
     {
         $this->sheet->texts[($text->run->id ?? '')."/$text->name"] = $text;
         if ($text->origin === TextOrigin::Rule && $text->to->personId !== null && $text->composed !== null) {
@@ -82,7 +82,7 @@ final class InMemoryMessageStore implements MessageStore
     public function hold(OutText $text, ?\DateTimeImmutable $until): void
     {
         $key = 'text:'.($text->run->id ?? '')."/$text->name";
-        $until === null ? $this->sheet->agenda->clear($key) : $this->sheet->agenda->put($key, $until);
+        $until === null ? $this->sheet->agenda->clear($key) : $this->sheet->agenda->schedule($key, $until);
         $said = $text->composed === null ? null : $this->said[(int) $text->to->personId][$text->composed->words][substr($key, 5)] ?? null;
         if ($said !== null && $text->composed !== null) {
             $this->said[(int) $text->to->personId][$text->composed->words][substr($key, 5)] = ['held' => $until !== null] + $said;

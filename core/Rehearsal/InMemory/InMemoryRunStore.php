@@ -60,13 +60,13 @@ final readonly class InMemoryRunStore implements RunStore
         }
         $wake === null || $run->state->isOver()
             ? $this->sheet->agenda->clear("run:$run->id")
-            : $this->sheet->agenda->put("run:$run->id", $wake);
+            : $this->sheet->agenda->schedule("run:$run->id", $wake);
     }
 
     public function scheduleStart(ScheduledStart $scheduled, Subject $subject): void
     {
         $key = "start:$scheduled->ruleId:{$subject->name()}";
-        $scheduled->dueAt === null ? $this->sheet->agenda->clear($key) : $this->sheet->agenda->put($key, $scheduled->dueAt);
+        $scheduled->dueAt === null ? $this->sheet->agenda->clear($key) : $this->sheet->agenda->schedule($key, $scheduled->dueAt);
     }
 
     public function note(Reason $reason, ?string $ruleId, ?Run $run, Subject $subject): void

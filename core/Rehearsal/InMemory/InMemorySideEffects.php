@@ -127,7 +127,7 @@ final readonly class InMemorySideEffects implements SideEffects
             $person->numbers,
         )]);
         $this->did('look_up', $run, ['number' => $number, 'alive' => $alive]);
-        $this->sheet->agenda->put("run:$run->id", $this->sheet->now);
+        $this->sheet->agenda->schedule("run:$run->id", $this->sheet->now);
     }
 
     /** What may be a mobile is taken for one: a look-up would tell. */
@@ -163,7 +163,7 @@ final readonly class InMemorySideEffects implements SideEffects
         if ($to !== []) {
             $leads = $record->type->fields[$record->type->personField ?? ''] ?? null;
             $person = $leads?->kind === FieldKind::Person ? $to[$leads->key] ?? null : null;
-            $record = $this->sheet->keep($record->id, $type, $person === null ? null : (int) $person, [...$record->values, ...$to]);
+            $record = $this->sheet->store($record->id, $type, $person === null ? null : (int) $person, [...$record->values, ...$to]);
             $this->happens(new RecordChanged($type, $from, $to), $record->personId, $record->id, $cause);
         }
     }

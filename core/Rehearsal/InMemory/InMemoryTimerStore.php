@@ -32,7 +32,7 @@ final readonly class InMemoryTimerStore implements TimerStore
 
     public function awaitCalendar(string $ruleId, ?\DateTimeImmutable $next): void
     {
-        $next === null ? $this->sheet->agenda->clear("calendar:$ruleId") : $this->sheet->agenda->put("calendar:$ruleId", $next);
+        $next === null ? $this->sheet->agenda->clear("calendar:$ruleId") : $this->sheet->agenda->schedule("calendar:$ruleId", $next);
     }
 
     public function beginBroadcast(string $ruleId, \DateTimeImmutable $at): void

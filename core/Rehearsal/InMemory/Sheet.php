@@ -129,7 +129,7 @@ final class Sheet
         }
         foreach ($world->records as $record) {
             $person = $record->person === null ? null : $this->personIds[$record->person];
-            $this->put($record->key, $record->type, $person, $this->withPerson($record->type, $person, $record->values));
+            $this->upsert($record->key, $record->type, $person, $this->withPerson($record->type, $person, $record->values));
         }
     }
 
@@ -147,16 +147,16 @@ final class Sheet
     }
 
     /** @param  array<string, string|int|float|bool|null>  $values */
-    public function put(string $key, string $type, ?int $person, array $values): Record
+    public function upsert(string $key, string $type, ?int $person, array $values): Record
     {
-        return $this->keep($this->recordIds["$type/$key"] ??= count($this->recordIds) + 1, $type, $person, $values);
+        return $this->store($this->recordIds["$type/$key"] ??= count($this->recordIds) + 1, $type, $person, $values);
     }
 
     /**
      * @param  int|null  $person  whom it is about from now on; null for whomever it was
      * @param  array<string, string|int|float|bool|null>  $values
      */
-    public function keep(int $id, string $type, ?int $person, array $values): Record
+    public function store(int $id, string $type, ?int $person, array $values): Record
     {
         $before = $this->records[$id]->personId ?? null;
         $person ??= $before;
@@ -185,7 +185,7 @@ final class Sheet
     {
         foreach ($this->texts as $text) {
             if ($text->run !== null && $text->status()->isWaiting() && $which($text)) {
-                $this->agenda->put("text:{$text->run->id}/$text->name", $this->now);
+                $this->agenda->schedule("text:{$text->run->id}/$text->name", $this->now);
             }
         }
     }

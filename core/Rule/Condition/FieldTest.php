@@ -41,7 +41,7 @@ final readonly class FieldTest implements Condition
     {
         $value = $context->facts->at($this->field);
         $missing = $value === null || $value === '' || $value === [];
-        $with = ['field' => $context->label($this->field), 'value' => $context->says[$this->field] ?? self::say($value, $context)];
+        $with = ['field' => $context->label($this->field), 'value' => $context->says[$this->field] ?? self::format($value, $context)];
         if ($this->test === Test::Empty || $this->test === Test::Filled) {
             return new Weighed(
                 Truth::of($missing === ($this->test === Test::Empty)),
@@ -189,7 +189,7 @@ final readonly class FieldTest implements Condition
     }
 
     /** @return string|array{at: string, zone: string} */
-    private static function say(mixed $value, EvaluationContext $context): string|array
+    private static function format(mixed $value, EvaluationContext $context): string|array
     {
         return match (true) {
             $value instanceof Moment => Reason::moment($value->at, $value->zone ?? $context->businessZone),

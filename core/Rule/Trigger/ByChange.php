@@ -38,13 +38,13 @@ trait ByChange
         return null;
     }
 
-    public function come(
+    public function resolveTimer(
         string $ruleId,
         EvaluationContext $context,
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
-    ): Came {
-        return new Came(null, null);
+    ): ResolvedTimer {
+        return new ResolvedTimer(null, null);
     }
 
     public function nextForAll(\DateTimeImmutable $after, \DateTimeZone $zone): ?\DateTimeImmutable

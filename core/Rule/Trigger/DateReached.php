@@ -95,24 +95,24 @@ final readonly class DateReached implements Trigger
         return $moment > $now ? $moment : null;
     }
 
-    public function come(
+    public function resolveTimer(
         string $ruleId,
         EvaluationContext $context,
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
-    ): Came {
+    ): ResolvedTimer {
         $next = $this->next($context, $dueAt->modify('-1 second'));
         if ($next === null || $next[0] > $context->now) {
             $after = $next[0] ?? null;
             // Its date became known after its moment.
             $next = $this->missed($context, $dueAt);
             if ($next === null) {
-                return new Came(null, $after);
+                return new ResolvedTimer(null, $after);
             }
         }
         [$moment, $anchor] = $next;
 
-        return new Came(
+        return new ResolvedTimer(
             new Change\DateCame($ruleId, $moment, $anchor, $moment < $dueAt),
             $this->eachYear ? $this->next($context, $dueAt)[0] ?? null : null,
         );

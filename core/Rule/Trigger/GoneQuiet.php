@@ -61,17 +61,17 @@ final readonly class GoneQuiet implements Trigger
         return $this->while->weigh($context)->holds() ? $this->for->after($lastActivity, $clocks->theirs, $clocks->workingDays) : null;
     }
 
-    public function come(
+    public function resolveTimer(
         string $ruleId,
         EvaluationContext $context,
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
-    ): Came {
+    ): ResolvedTimer {
         $next = $this->nextLook($context, $lastActivity);
 
         return $next === null || $next > $context->now
-            ? new Came(null, $next)
-            : new Came(new Change\WentQuiet($ruleId, $lastActivity), null);
+            ? new ResolvedTimer(null, $next)
+            : new ResolvedTimer(new Change\WentQuiet($ruleId, $lastActivity), null);
     }
 
     public function foresight(): Foresight

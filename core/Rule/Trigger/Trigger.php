@@ -44,12 +44,12 @@ interface Trigger
     public function nextLook(EvaluationContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable;
 
     /** What has come when the moment waited for is there, as things are now; and what is waited for after. */
-    public function come(
+    public function resolveTimer(
         string $ruleId,
         EvaluationContext $context,
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
-    ): Came;
+    ): ResolvedTimer;
 
     /** Its next moment for all of its audience at once, later than another; null where there is none. */
     public function nextForAll(\DateTimeImmutable $after, \DateTimeZone $zone): ?\DateTimeImmutable;

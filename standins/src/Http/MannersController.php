@@ -14,7 +14,7 @@ final class MannersController
     {
         $on = (array) $request->input('manners', []);
         foreach (Manner::cases() as $manner) {
-            $manner->turn(in_array($manner->value, $on, true));
+            $manner->set(in_array($manner->value, $on, true));
         }
 
         return back()->with('done', 'The carrier will behave so from now on.');

@@ -41,7 +41,7 @@ final class ManyWorkersTest extends TestCase
     {
         $town = new Town('most');
         try {
-            Waiting::fill(900, new \DateTimeImmutable('2026-03-02T10:00:00Z'), [
+            Waiting::seed(900, new \DateTimeImmutable('2026-03-02T10:00:00Z'), [
                 'wordings' => [['id' => 'few', 'text' => 'One of the first.', 'most' => 400]],
                 'closing' => ['id' => 'rest', 'text' => 'Too late, {{ first_name }}.'],
             ]);

@@ -25,7 +25,7 @@ final class WordingUsesTest extends TestCase
 
             return array_map(fn (?int $person): Used => $texts->used('1/x', $person, false), [null, 7, 8]);
         };
-        $life = UnitOfWork::work(
+        $life = UnitOfWork::transaction(
             now()->toImmutable(), resolve(DatabaseSideEffects::class), fn (UnitOfWork $unit): array => $counted($unit->texts),
         );
 

@@ -6,7 +6,7 @@ namespace Tests\Feature\Rules;
 
 use App\Models\Role;
 use App\Models\Rule;
-use App\Pages\Rules\Results;
+use App\Pages\Rules\ResultsReader;
 use Illuminate\Support\Facades\Artisan;
 use Tests\Feature\TestCase;
 
@@ -25,7 +25,7 @@ final class ResultsTest extends TestCase
         $this->work();
         $rule = Rule::query()->where('key', 'front-desk-missed-call')->firstOrFail();
 
-        $rows = (new Results($rule, 30, now()->toImmutable()))->rows;
+        $rows = ResultsReader::of($rule, 30, now()->toImmutable())->rows;
         self::assertSame(
             [['first', 2, 2, 1], ['second', 0, 0, 0]],
             array_map(fn (object $row): array => [$row->step, $row->sent, $row->answered->times, $row->ended->times], $rows),
@@ -38,7 +38,7 @@ final class ResultsTest extends TestCase
             ->assertSee('between 34 and 100 %');
         // Nine days later nobody would say that this answers the text.
         $this->travelToMoment('2026-03-20 10:00');
-        self::assertSame(0, (new Results($rule, 7, now()->toImmutable()))->rows[0]->sent);
+        self::assertSame(0, ResultsReader::of($rule, 7, now()->toImmutable())->rows[0]->sent);
     }
 
     public function testAQuestionPutOnceMoreIsNamedForWhatItIs(): void

@@ -71,7 +71,7 @@ trait EveryRoute
         ]);
         Pool::query()->create(['name' => 'greetings', 'wordings' => [['id' => 'hello', 'text' => 'Hello']]]);
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
-        PutAside::keep(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
+        PutAside::record(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
 
         $this->named = [

@@ -101,10 +101,16 @@ final class DrawingsTest extends TestCase
             new Day('2026-03-02', 'Europe/London'),
             new \DateTimeImmutable('2026-03-02T12:00:00Z'),
             WeeklyHours::daily('08:00', '20:00'),
+            [...array_fill(0, 10, 0), 4, ...array_fill(0, 13, 0)],
+            [...array_fill(0, 12, 0), 2, ...array_fill(0, 11, 0)],
         );
         self::assertEqualsWithDelta(DayDrawn::WIDTH / 2, $drawn->nowAt, 0.1);
         self::assertSame(['not before 08:00', 'not after 20:00'], array_column($drawn->nights, 'word'));
-        self::assertSame([], $drawn->bars);
+        self::assertSame(
+            [[10, 4, false], [12, 2, true]],
+            array_map(fn (array $bar): array => [$bar['hour'], $bar['count'], $bar['coming']], $drawn->bars),
+        );
+        self::assertGreaterThan($drawn->bars[1]['height'], $drawn->bars[0]['height']);
     }
 
     public function testEveryRuleOfTheDemoSaysItselfInOneSentence(): void

@@ -9,6 +9,7 @@ use App\Models\Record;
 use App\Models\Role;
 use App\Pages\Story;
 use App\Pages\StoryEntry;
+use App\Pages\StoryReader;
 use Tests\Feature\TestCase;
 
 final class StoryTest extends TestCase
@@ -27,13 +28,13 @@ final class StoryTest extends TestCase
                 'Follow-ups dropped: Wen replied.',
             ],
             'Tuesday 3 March 2026' => ['< stop', 'Wen texted “stop”. No more texts go to this number.', '> no more texts'],
-        ], $this->told(Story::of($this->person(self::WEN), 'Europe/London')));
+        ], $this->told(StoryReader::ofPerson($this->person(self::WEN), 'Europe/London')));
     }
 
     public function testAConversationLeavesOutTheRulesThatDidNotConcernIt(): void
     {
         $this->live();
-        $told = $this->told(Story::inConversation(Conversation::query()->firstOrFail(), 'Europe/London'));
+        $told = $this->told(StoryReader::ofConversation(Conversation::query()->firstOrFail(), 'Europe/London'));
 
         self::assertSame(
             [
@@ -63,7 +64,7 @@ final class StoryTest extends TestCase
                 'fields' => ['who' => '#'.$this->person(self::WEN)->id] + $values + $deal->refresh()->values,
             ])->assertSessionHasNoErrors();
         }
-        $told = $this->told(Story::of($this->person(self::WEN), 'Europe/London'));
+        $told = $this->told(StoryReader::ofPerson($this->person(self::WEN), 'Europe/London'));
         $of = fn (string $day): string => implode(' ', preg_grep('/[Dd]eal|day/', $told[$day] ?? []) ?: []);
 
         self::assertStringContainsString('Summer day, asked', $of('Monday 2 March 2026'));
@@ -80,7 +81,7 @@ final class StoryTest extends TestCase
                 'fields' => ['title' => "$season day", 'stage' => 'asked', 'who' => '#'.$this->person(self::WEN)->id],
             ])->assertSessionHasNoErrors();
         }
-        $entries = Story::of($this->person(self::WEN), 'Europe/London')->days['Monday 2 March 2026'];
+        $entries = StoryReader::ofPerson($this->person(self::WEN), 'Europe/London')->days['Monday 2 March 2026'];
         $together = array_values(array_filter($entries, fn (StoryEntry $entry): bool => $entry->within !== []));
 
         self::assertSame(['Three records came in together'], array_column($together, 'says'));

@@ -7,7 +7,7 @@ namespace Linnet\Core\Rule\Trigger;
 use Linnet\Core\Record\Change\Change;
 
 /** What has come when the moment waited for is there. */
-final readonly class Came
+final readonly class ResolvedTimer
 {
     /**
      * @param  Change|null  $change  null where it has not come after all

@@ -1,0 +1,288 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages;
+
+use App\Clock\TimeFormatter;
+use App\Models\Business;
+use App\Models\Change;
+use App\Models\ChangeKind;
+use App\Models\Conversation;
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Person;
+use App\Models\Record;
+use App\Models\RecordType;
+use App\Models\Run;
+use App\Models\Trace;
+use App\Records\ChangeSentence;
+use App\Records\RecordSentence;
+use App\Records\Shown;
+use App\Sentences\Sentence;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+
+/** Finds what happened with a person, a record or in a conversation: texts out and in, records that came in, and every decision. */
+final class StoryReader
+{
+    /** The newest entries shown of each kind. */
+    private const MOST = 100;
+
+    /** So many records that came in at one moment are one line that opens. */
+    private const TOGETHER = 3;
+
+    /** Decisions that say no more than the text they led to. */
+    private const SILENT = ['start.began', 'run.finished'];
+
+    public static function ofPerson(Person $person, string $zone): Story
+    {
+        return Story::inOrder(
+            [
+                ...self::messages(
+                    Message::query()
+                        ->where('person_id', $person->id)
+                        ->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside]),
+                    $person,
+                ),
+                ...self::decisions($person),
+                ...self::records($person, $zone),
+                ...self::changesAbout($person),
+            ],
+            $zone,
+        );
+    }
+
+    /** What happened with one record: its changes, the texts its rules sent, and every decision about it. */
+    public static function ofRecord(Record $record, Business $business): Story
+    {
+        $runs = Run::query()->where('record_id', $record->id)->select('id');
+        // Each by its own index: an “or” over both has none.
+        $about = DB::table('traces')->where('record_id', $record->id)->select('id')
+            ->union(DB::table('traces')->whereIn('run_id', $runs)->select('id'));
+        $traces = Trace::query()
+            ->whereIn('id', $about)
+            ->whereNotIn('code', self::SILENT)
+            ->with('rule')
+            ->orderByDesc('id')
+            ->limit(self::MOST)
+            ->get()
+            ->reverse();
+
+        return Story::inOrder(
+            [
+                ...self::messages(
+                    Message::query()
+                        ->whereIn('run_id', $runs)
+                        ->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside]),
+                ),
+                ...array_values(
+                    $traces
+                        ->map(
+                            fn (Trace $trace): StoryEntry => new StoryEntry(
+                                $trace->at, 1, says: self::sentence($trace), rule: $trace->rule,
+                            ),
+                        )
+                        ->all(),
+                ),
+                ...self::changes(Change::query()->where('record_id', $record->id), $record->type, $business),
+            ],
+            $business->zone,
+        );
+    }
+
+    /** A conversation: what was said on its line, with the decisions that concern the person. */
+    public static function ofConversation(Conversation $conversation, string $zone): Story
+    {
+        return Story::inOrder([
+            ...self::messages(Message::query()->where('conversation_id', $conversation->id), $conversation->person),
+            ...self::decisions($conversation->person, quietly: true),
+            ...self::records($conversation->person, $zone),
+            ...self::changesAbout($conversation->person),
+        ], $zone);
+    }
+
+    /**
+     * What changed of a person and of their records.
+     *
+     * @return list<StoryEntry>
+     */
+    private static function changesAbout(Person $person): array
+    {
+        $business = Business::current();
+        $changes = Change::query()->where('person_id', $person->id)->whereIn('kind', [ChangeKind::RecordChanged, ChangeKind::PersonChanged])
+            ->with('record.type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
+        $entries = [];
+        foreach ($changes->groupBy(fn (Change $change): int => $change->record->record_type_id ?? 0) as $group) {
+            $type = $group->first()?->record?->type;
+            $shown =
+                $type === null
+                    ? null
+                    : new Shown(
+                        $type, $group->flatMap(fn (Change $change): array => [$change->from ?? [], $change->to ?? []]), $business->zone,
+                        $business->currency(),
+                    );
+            foreach ($group as $change) {
+                $then =
+                    $change->record === null
+                        ? null
+                        : self::before($change->record, $changes->where('record_id', $change->record_id)->reverse(), $change->id);
+                $entries[] = new StoryEntry(
+                    $change->at,
+                    0,
+                    says: ($then === null ? '' : $then->called().': ').ChangeSentence::of($change, $type, $shown),
+                );
+            }
+        }
+
+        return $entries;
+    }
+
+    /**
+     * @param  \Illuminate\Database\Eloquent\Builder<Change>  $query
+     * @return list<StoryEntry>
+     */
+    private static function changes($query, ?RecordType $type, Business $business): array
+    {
+        $changes = $query->orderByDesc('id')->limit(self::MOST)->get()->reverse();
+        $shown =
+            $type === null
+                ? null
+                : new Shown(
+                    $type, $changes->flatMap(fn (Change $change): array => [$change->from ?? [], $change->to ?? []]), $business->zone,
+                    $business->currency(),
+                );
+
+        return array_values(
+            $changes
+                ->map(fn (Change $change): StoryEntry => new StoryEntry($change->at, 0, says: ChangeSentence::of($change, $type, $shown)))
+                ->all(),
+        );
+    }
+
+    /**
+     * @param  \Illuminate\Database\Eloquent\Builder<Message>  $query
+     * @param  Person|null  $person  whose they are, where they are all of one
+     * @return list<StoryEntry>
+     */
+    private static function messages($query, ?Person $person = null): array
+    {
+        return array_values(
+            $query
+                ->with(['rule', 'staff', 'toStaff', 'line', ...($person === null ? ['person.number'] : [])])
+                ->orderByDesc('at')
+                ->orderByDesc('id')
+                ->limit(self::MOST)
+                ->get()
+                ->reverse()
+                ->each(fn (Message $message) => $person === null ? null : $message->setRelation('person', $person))
+                ->map(fn (Message $message): StoryEntry => new StoryEntry($message->at, $message->isInbound() ? 0 : 2, message: $message))
+                ->all(),
+        );
+    }
+
+    /**
+     * @param  bool  $quietly  leave out the rules that did not concern it
+     * @return list<StoryEntry>
+     */
+    private static function decisions(Person $person, bool $quietly = false): array
+    {
+        $traces = Trace::query()->where('person_id', $person->id)->whereNotIn('code', self::SILENT)
+            ->when($quietly, fn ($query) => $query->where(fn ($any) => $any->whereNotNull('run_id')->orWhereNotLike('code', 'condition.%')))
+            ->with('rule')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
+
+        return array_values($traces->map(fn (Trace $trace): StoryEntry => new StoryEntry(
+            $trace->at, 1, says: self::sentence($trace), rule: $trace->rule,
+        ))->all());
+    }
+
+    /** A condition that did not hold is the reason for not going on. */
+    private static function sentence(Trace $trace): string
+    {
+        $sentence = Sentence::of(['code' => $trace->code, 'with' => $trace->with]);
+
+        $who = $trace->with['who'] ?? null;
+
+        return str_starts_with($trace->code, 'condition.')
+            ? ($trace->run_id === null ? 'Not started: ' : 'Went no further: ').
+                    (is_string($who) && str_starts_with($sentence, $who) ? $sentence : lcfirst($sentence))
+            : $sentence;
+    }
+
+    /**
+     * The records as they were when they came in, not as they are today.
+     *
+     * @return list<StoryEntry>
+     */
+    private static function records(Person $person, string $zone): array
+    {
+        $records = Record::query()
+            ->where('person_id', $person->id)
+            ->with('type.fields')
+            ->orderByDesc('id')
+            ->limit(self::MOST)
+            ->get()
+            ->reverse();
+        $added = Change::query()
+            ->whereIn('record_id', $records->pluck('id'))
+            ->where('kind', ChangeKind::RecordAdded)
+            ->get()
+            ->keyBy('record_id');
+        foreach ($records as $record) {
+            isset($added[$record->id]) && $record->setAttribute('values', $added[$record->id]->to ?? []);
+        }
+
+        $sentence = new RecordSentence($zone, Business::current()->currency());
+
+        return array_merge(
+            ...array_values(
+                $records
+                    ->groupBy(fn (Record $record): int => $record->added_at->getTimestamp())
+                    ->map(function (Collection $together) use ($sentence): array {
+                        $entries = array_values(
+                            $together
+                                ->map(
+                                    fn (Record $record): StoryEntry => new StoryEntry(
+                                        $record->added_at,
+                                        0,
+                                        says: $sentence->of($record),
+                                    ),
+                                )
+                                ->all(),
+                        );
+
+                        return count($entries) < self::TOGETHER
+                            ? $entries
+                            : [
+                                new StoryEntry(
+                                    $entries[0]->at, 0,
+                                    says: ucfirst(TimeFormatter::count(count($entries), 'record', 'records')).' came in together',
+                                    within: $entries,
+                                ),
+                            ];
+                    })
+                    ->all(),
+            ),
+        );
+    }
+
+    /**
+     * A record as it was after one of its changes: every later one is undone.
+     *
+     * @param  Collection<array-key, Change>  $changes  the newest first
+     */
+    private static function before(Record $record, Collection $changes, int $after): Record
+    {
+        $then = clone $record;
+        foreach ($changes as $change) {
+            if ($change->id > $after && $change->kind === ChangeKind::RecordChanged) {
+                $then->setAttribute(
+                    'values',
+                    array_filter([...$then->values, ...$change->from ?? []], fn (mixed $value): bool => $value !== null),
+                );
+            }
+        }
+
+        return $then;
+    }
+}
