@@ -4,21 +4,31 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
+use App\Database\CommitWatch;
 use App\Database\Trouble;
 use App\Models\Sign;
 use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Support\Facades\DB;
 
-/** A worker that goes round until it is told to end. Nothing that fails in a round ends it: it rests a while, and goes round again. */
+/**
+ * A worker that goes round until it is told to end. Where there is nothing to do it rests, until its time is over or somebody has written
+ * something. Nothing that fails in a round ends it: it rests a while, and goes round again.
+ */
 final class Loop
 {
+    /** So often it is asked, at rest, whether somebody has written. */
+    private const STEP_MS = 20;
+
     /** After 1, 2, 4 … seconds, so often at least. */
     private const LONGEST_PAUSE = 30;
 
     private bool $goes = true;
 
+    private readonly CommitWatch $watch;
+
     public function __construct(private readonly string $worker, private readonly int $restMs, private readonly bool $untilIdle)
     {
+        $this->watch = new CommitWatch;
     }
 
     public function end(): void
@@ -32,6 +42,8 @@ final class Loop
         for ($failed = 0; $this->goes;) {
             try {
                 Sign::leave($this->worker);
+                // What is written from here on may have come too late for this round.
+                $this->watch->hasChanged();
                 $done = $round();
                 $failed = 0;
             } catch (\Throwable $e) {
@@ -47,8 +59,22 @@ final class Loop
                 return;
             }
             if ($done === 0) {
-                $this->sleep($this->restMs);
+                $this->rest();
             }
+        }
+    }
+
+    private function rest(): void
+    {
+        try {
+            for ($rested = 0; $rested < $this->restMs && $this->goes; $rested += self::STEP_MS) {
+                usleep(1000 * self::STEP_MS);
+                if ($this->watch->hasChanged()) {
+                    return;
+                }
+            }
+        } catch (\Throwable) {
+            // The round that follows says what is wrong with the database.
         }
     }
 

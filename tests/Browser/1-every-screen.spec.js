@@ -70,6 +70,8 @@ test('no screen breaks an accessibility rule, and nothing is refused by the cont
   await page.getByRole('link', { name: 'Jon Petts' }).click();
   await expectAccessible(page);
   await page.goto('/conversations');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Conversations');
+  await expect(page.getByRole('button', { name: 'Send' })).toBeVisible();
   await page.locator('.who').first().click();
   await expectAccessible(page);
   await page.goto('/rules/1');

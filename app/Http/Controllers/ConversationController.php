@@ -12,11 +12,14 @@ use App\Models\Conversation;
 use App\Models\Line;
 use App\Models\Staff;
 use App\Pages\PersonPage;
+use App\Pages\Story;
 use App\Pages\StoryReader;
 use App\People\PersonFilter;
 use App\Sentences\Sentence;
+use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -27,7 +30,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Who is waiting for us? */
 final class ConversationController
 {
-    public function index(Request $request, ClockInterface $clock): View|StreamedResponse
+    public function index(Request $request, PersonPage $page, ClockInterface $clock): View|StreamedResponse
     {
         if ($request->query('as') === 'csv') {
             Gate::authorize('view');
@@ -46,30 +49,36 @@ final class ConversationController
             );
         }
 
-        return view('conversations.index', $this->list($request, $clock));
+        // Those who wait, and the first of them; where nobody does, or somebody is looked for, all of them.
+        $isWaiting = ! $request->hasAny(['show', 'find']) && resolve(WaitingConversations::class)->count() > 0;
+        $list = $this->list($request, $clock, $isWaiting ? 'waiting' : 'all');
+        $first = $list['asked']['show'] === 'waiting' ? $list['conversations']->items()[0] ?? null : null;
+
+        return $first === null
+            ? view('conversations.index', $list)
+            : view('conversations.show', [...$list, ...$this->thread($first, $page), 'isFirst' => true]);
     }
 
     public function show(Request $request, Conversation $conversation, PersonPage $page, ClockInterface $clock): View
     {
-        $conversation->load('person.number', 'line');
-
-        return view('conversations.show', [
-            ...$this->list($request, $clock),
-            'conversation' => $conversation,
-            'page' => $page->about($conversation->person),
-            'story' => StoryReader::ofConversation($conversation, Business::current()->zone),
-        ]);
+        return view('conversations.show', [...$this->list($request, $clock), ...$this->thread($conversation, $page), 'isFirst' => false]);
     }
 
     public function write(Request $request, Conversation $conversation, DirectTexts $texts): RedirectResponse
     {
-        $said = $request->validate(['text' => 'required|string|max:1600'], ['text.required' => 'Write something first.']);
-        $refused = $texts->fromStaff($conversation, Staff::asking($request), trim($said['text']));
-        if ($refused !== null) {
-            throw ValidationException::withMessages(['text' => Sentence::of($refused)]);
+        $here = route('conversations.show', $conversation);
+        try {
+            $said = $request->validate(['text' => 'required|string|max:1600'], ['text.required' => 'Write something first.']);
+            $refused = $texts->fromStaff($conversation, Staff::asking($request), trim($said['text']));
+            if ($refused !== null) {
+                throw ValidationException::withMessages(['text' => Sentence::of($refused)]);
+            }
+        } catch (ValidationException $e) {
+            // What was typed stays with whom it was written to: by now another may be the first of those who wait.
+            throw $e->redirectTo($here);
         }
 
-        return redirect()->route('conversations.show', $conversation);
+        return redirect($here);
     }
 
     /** Nothing more is to be answered. */
@@ -80,10 +89,26 @@ final class ConversationController
         return redirect()->route('conversations.show', $conversation);
     }
 
-    /** @return array<string, mixed> */
-    private function list(Request $request, ClockInterface $clock): array
+    /** @return array{conversation: Conversation, page: PersonPage, story: Story} */
+    private function thread(Conversation $conversation, PersonPage $page): array
     {
-        $asked = $this->asked($request);
+        $conversation->load('person.number', 'line');
+
+        return [
+            'conversation' => $conversation,
+            'page' => $page->about($conversation->person),
+            'story' => StoryReader::ofConversation($conversation, Business::current()->zone),
+        ];
+    }
+
+    /**
+     * @param  string  $shown  where nothing is said of it
+     * @return array{conversations: Paginator<int, Conversation>, asked: array<string, mixed>, lines: Collection<int, Line>, waiting: int,
+     * now: \DateTimeImmutable}
+     */
+    private function list(Request $request, ClockInterface $clock, string $shown = 'all'): array
+    {
+        $asked = $this->asked($request, $shown);
         $query = $this->query($asked);
 
         return [
@@ -96,10 +121,10 @@ final class ConversationController
     }
 
     /** @return array<string, mixed> */
-    private function asked(Request $request): array
+    private function asked(Request $request, string $shown = 'all'): array
     {
         return $request->validate(['show' => 'nullable|in:waiting,all', 'line' => 'nullable|integer', 'find' => 'nullable|string|max:80'])
-            + ['show' => 'all', 'line' => '', 'find' => ''];
+            + ['show' => $shown, 'line' => '', 'find' => ''];
     }
 
     /**

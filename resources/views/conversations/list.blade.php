@@ -1,8 +1,8 @@
-<section @class(['talk-list', 'behind' => $open !== null]) id="talk-list" aria-label="Conversations">
-    @if ($open === null)<h1>Conversations</h1>@else<h2 class="text-[22px]">Conversations</h2>@endif
+<section @class(['talk-list', 'behind' => $open !== null && ! $isFirst]) id="talk-list" aria-label="Conversations">
+    @if ($open === null || $isFirst)<h1>Conversations</h1>@else<h2 class="text-[22px]">Conversations</h2>@endif
     <nav class="tabs" aria-label="Which conversations">
         <a href="{{ route('conversations.index', ['show' => 'waiting']) }}" @if ($asked['show'] === 'waiting') aria-current="true" @endif>Waiting {{ $waiting }}</a>
-        <a href="{{ route('conversations.index') }}" @if ($asked['show'] === 'all') aria-current="true" @endif>All</a>
+        <a href="{{ route('conversations.index', ['show' => 'all']) }}" @if ($asked['show'] === 'all') aria-current="true" @endif>All</a>
         @foreach ($lines as $line)
             <a href="{{ route('conversations.index', ['show' => $asked['show'], 'line' => $line->id]) }}" @if ((int) $asked['line'] === $line->id) aria-current="true" @endif>{{ ucfirst($line->name) }}</a>
         @endforeach

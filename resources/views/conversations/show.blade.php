@@ -1,11 +1,11 @@
-<x-page :title="$conversation->person->name()" wide>
+<x-page :title="$isFirst ? 'Conversations' : $conversation->person->name()" wide>
     <div class="talk">
         @include('conversations.list', ['open' => $conversation])
-        <section class="talk-thread">
+        <section @class(['talk-thread', 'behind' => $isFirst])>
             <div class="head">
                 <div>
                     <a class="link sm lg:hidden" href="{{ route('conversations.index') }}">All conversations</a>
-                    <h1 class="text-[22px]">{{ $conversation->person->name() }}</h1>
+                    <{{ $isFirst ? 'h2' : 'h1' }} class="text-[22px]">{{ $conversation->person->name() }}</{{ $isFirst ? 'h2' : 'h1' }}>
                     <p class="soft sm">with the {{ $conversation->line->name }}{{ $conversation->line->number === null ? ', which cannot be answered' : ', '.\Linnet\Core\Number\Numbers::pretty($conversation->line->number) }}.@if ($page->receiver->zone !== $business->zone) It is {{ $now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} in {{ \App\Clock\TimeFormatter::place($page->receiver->zone) }}.@endif</p>
                 </div>
                 @can('converse')
@@ -25,7 +25,7 @@
                     </div>
                 @endcan
             </div>
-            <div class="scroll" id="thread" tabindex="0" role="region" aria-label="What was said" hx-get="{{ request()->fullUrl() }}" hx-trigger="every 2s" hx-select="#thread" hx-swap="morph:outerHTML"><x-story :story="$story" /></div>
+            <div class="scroll" id="thread" tabindex="0" role="region" aria-label="What was said" hx-get="{{ route('conversations.show', $conversation) }}" hx-trigger="every 2s" hx-select="#thread" hx-swap="morph:outerHTML"><x-story :story="$story" /></div>
             @can('converse')
                 <form class="write" method="post" action="{{ route('conversations.write', $conversation) }}">
                     @csrf

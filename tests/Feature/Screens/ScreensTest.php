@@ -195,10 +195,29 @@ final class ScreensTest extends TestCase
 
         $this->textFrom(self::WEN, 'stop');
         $this->actingAs($this->staff(Role::Agent))
-            ->from('/conversations/1')
+            ->from('/conversations')
             ->post(route('conversations.write', $conversation), ['text' => 'Please stay'])
-            ->assertSessionHasErrors(['text' => 'Not sent: Wen has said stop.']);
+            ->assertSessionHasErrors(['text' => 'Not sent: Wen has said stop.'])
+            ->assertRedirect(route('conversations.show', $conversation));
         self::assertFalse(Message::query()->where('body', 'Please stay')->exists());
+    }
+
+    public function testConversationsOpenOnWhoHasWaitedLongest(): void
+    {
+        $this->textFrom(self::WEN, 'Is the pontoon open?');
+        $this->travelToMoment('2026-03-02 10:20');
+        $this->textFrom('+447700900308', 'One more seat?');
+        $this->actingAs($this->staff(Role::Agent));
+        $wen = Conversation::query()->firstOrFail();
+
+        $this->get('/conversations')
+            ->assertSee('action="'.route('conversations.write', $wen).'"', false)
+            // Who is first may change while somebody writes: what refreshes by itself stays with whom they write to.
+            ->assertSee('hx-get="'.route('conversations.show', $wen).'"', false);
+        $this->get('/conversations?show=all')->assertSee('Choose a conversation');
+        $this->get('/conversations?find=nobody')->assertSee('Choose a conversation');
+        Conversation::query()->update(['waiting_since' => null]);
+        $this->get('/conversations')->assertSee('Is the pontoon open?')->assertSee('Choose a conversation');
     }
 
     public function testHoursAreChangedAndMistakesStandAtTheirField(): void
