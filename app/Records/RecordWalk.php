@@ -21,8 +21,8 @@ final class RecordWalk
     /** Up to so many are held against the order's index. */
     public const SOME = 20_000;
 
-    /** @var array<int, int> */
-    private array $exactly = [];
+    /** Where a filter lets more through than so many, it is worth looking whether all of them came in together. */
+    private const MANY = 150_000;
 
     /**
      * @param  list<Filter>  $filters
@@ -35,32 +35,37 @@ final class RecordWalk
     /** @return list<int> the first so many ids */
     public function first(int $wanted): array
     {
-        $isBroad = max(0, ...$this->lets) > self::SOME;
-        $ids = $isBroad ? $this->tried(self::READ, $wanted) : [];
+        if (max(0, ...$this->lets) <= self::SOME) {
+            return $this->order->first($this->beside($this->all(null, null), []), $wanted);
+        }
+        $ids = $this->tried($wanted);
         if (count($ids) >= $wanted) {
             return $ids;
         }
-        [$from, $to] = $isBroad ? $this->span() : [null, null];
+        $exactly = [];
+        foreach ($this->filters as $i => $filter) {
+            $filter->isBroad || $exactly[$i] = $this->within($filter->sql, $filter->bindings)->count();
+        }
+        [$from, $to] = $this->span(array_filter($exactly, fn (int $many): bool => $many > self::MANY));
         if ($from !== null || $to !== null) {
-            $ids = $this->tried([max(self::READ)], $wanted, $from, $to);
+            $ids = $this->tried($wanted, $from, $to);
             if (count($ids) >= $wanted) {
                 return $ids;
             }
         }
 
-        return $this->order->first($this->beside($this->all($from, $to)), $wanted);
+        return $this->order->first($this->beside($this->all($from, $to), $exactly), $wanted);
     }
 
     /**
-     * The first rows in order, read and tried.
+     * The first rows in order, read and tried; no more of them where none of the first is a hit.
      *
-     * @param  list<int>  $reads
      * @return list<int>
      */
-    private function tried(array $reads, int $wanted, ?int $from = null, ?int $to = null): array
+    private function tried(int $wanted, ?int $from = null, ?int $to = null): array
     {
         $ids = [];
-        foreach ($reads as $read) {
+        foreach (self::READ as $read) {
             $rows = $this->all($from, $to)->select('id', 'values', 'record_type_id', 'title', 'changed_at');
             $near = $this->order->sort($rows)->limit($read);
             $query = Record::query()->fromSub($near, 'records');
@@ -68,7 +73,7 @@ final class RecordWalk
                 $query->whereRaw($filter->sql, $filter->bindings);
             }
             $ids = $this->order->first($query, $wanted);
-            if (count($ids) >= $wanted) {
+            if ($ids === [] || count($ids) >= $wanted) {
                 break;
             }
         }
@@ -80,34 +85,34 @@ final class RecordWalk
      * Between which ids all hits are: what came in together is alike, and the first in order may all have come with one file that had
      * nothing of what is asked for.
      *
-     * @return array{int|null, int|null} null where it goes as far as the type does
+     * @param  array<int, int>  $many  the filters that are asked, as keys
+     * @return array{int|null, int|null} null where it goes about as far as the type does
      */
-    private function span(): array
+    private function span(array $many): array
     {
-        $ends = fn (Rows $rows): array => [(int) $rows->clone()->min('id'), (int) $rows->max('id')];
-        [$first, $last] = $ends($this->order->all()->toBase());
-        [$from, $to] = [$first, $last];
-        foreach ($this->filters as $i => $filter) {
-            if (! $filter->isBroad) {
-                $hits = $this->within($filter->sql, $filter->bindings)
-                    ->select([])
-                    ->selectRaw('count(*) as many, min(id) as first, max(id) as last')
-                    ->first();
-                $this->exactly[$i] = (int) ($hits->many ?? 0);
-                [$from, $to] = [max($from, (int) ($hits->first ?? 0)), min($to, (int) ($hits->last ?? 0))];
-            }
+        if ($many === []) {
+            return [null, null];
         }
+        $all = $this->order->all()->toBase();
+        [$first, $last] = [(int) $all->clone()->min('id'), (int) $all->max('id')];
+        [$from, $to] = [$first, $last];
+        foreach (array_intersect_key($this->filters, $many) as $filter) {
+            $hits = $this->within($filter->sql, $filter->bindings)->select([])->selectRaw('min(id) as first, max(id) as last')->first();
+            [$from, $to] = [max($from, (int) ($hits->first ?? 0)), min($to, (int) ($hits->last ?? 0))];
+        }
+        $little = ($last - $first) / 20;
 
-        return [$from > $first ? $from : null, $to < $last ? $to : null];
+        return [$from > $first + $little ? $from : null, $to < $last - $little ? $to : null];
     }
 
     /**
      * The order's index is walked, and the filters' are asked beside it; the sign keeps them from being walked themselves.
      *
      * @param  Builder<Record>  $query
+     * @param  array<int, int>  $exactly  how many filters let through, where that is known
      * @return Builder<Record>
      */
-    private function beside(Builder $query): Builder
+    private function beside(Builder $query, array $exactly): Builder
     {
         $some = array_filter($this->lets, fn (int $lets): bool => $lets <= self::SOME);
         foreach ($this->filters as $i => $filter) {
@@ -117,7 +122,7 @@ final class RecordWalk
 
                 continue;
             }
-            [$is, $ids] = $this->fewer($filter, $i);
+            [$is, $ids] = $this->fewer($filter, $this->lets[$i] <= self::SOME ? $this->lets[$i] : $exactly[$i] ?? null);
             $query->whereRaw("+id $is ({$ids->toSql()})", $ids->getBindings());
         }
 
@@ -128,19 +133,19 @@ final class RecordWalk
      * What a filter lets through, or what it does not, whichever are fewer: they are put where each row can ask for itself. A database
      * that plans by its statistics gets the first, and finds its own way.
      *
+     * @param  int|null  $lets  how many it lets through; null where no index tells
      * @return array{string, Rows} in, or not in; the ids
      */
-    private function fewer(Filter $filter, int $i): array
+    private function fewer(Filter $filter, ?int $lets): array
     {
         $let = $this->within($filter->sql, $filter->bindings);
-        if ($this->lets[$i] <= self::SOME || DB::connection()->getDriverName() !== 'sqlite') {
+        if (($lets !== null && $lets <= self::MANY) || DB::connection()->getDriverName() !== 'sqlite') {
             return ['in', $let];
         }
         $kept = array_map(fn (array $rest): Rows => $this->within(...$rest), $filter->rest);
-        if (! $filter->isBroad) {
-            $exactly = $this->exactly[$i] ?? $let->count();
-            $count = fn (Rows $rest): int => DB::query()->fromSub($rest->clone()->limit($exactly), 'rest')->count();
-            if ($exactly <= array_sum(array_map($count, $kept))) {
+        if ($lets !== null) {
+            $count = fn (Rows $rest): int => DB::query()->fromSub($rest->clone()->limit($lets), 'rest')->count();
+            if ($lets <= array_sum(array_map($count, $kept))) {
                 return ['in', $let];
             }
         }
