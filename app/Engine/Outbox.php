@@ -54,6 +54,9 @@ final readonly class Outbox
     /** @return int how many were handed over, dropped or given up */
     public function deliver(): int
     {
+        if (Message::query()->where('state', MessageState::Ready)->doesntExist()) {
+            return 0;
+        }
         $lines = [];
         foreach (Line::query()->orderBy('id')->get(['id', 'carrier']) as $line) {
             $lines[$line->carrier][] = $line->id;
@@ -116,6 +119,9 @@ final readonly class Outbox
                 ->orderBy('id')
                 ->limit(4 * $most)
                 ->get(['id', 'person_id', 'leased_until']);
+            if ($ready->isEmpty()) {
+                return [];
+            }
             $cut = $takesKeys ? [] : array_values($ready->whereNotNull('leased_until')->pluck('id')->all());
             $this->cutOff($cut, $now);
             $ready = $ready->whereNotIn('id', $cut)->unique('person_id')->take($most);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Engine;
 
 use App\Database\Trouble;
+use App\Engine\Store\Claims;
 use App\Jobs\OutboundTaskQueue;
 use App\Models\PutAside;
 use Psr\Clock\ClockInterface;
@@ -22,10 +23,12 @@ final readonly class Worker
     /** @return int how much was done; 0 means there is nothing to do now */
     public function round(): int
     {
-        $changes = $this->attempt($this->runner->changes(...), PutAside::CHANGE);
-        $timers = $this->attempt($this->runner->timers(...), PutAside::TIMER);
+        $open = Claims::open($this->clock->now());
+        $changes = $open['changes'] ? $this->attempt($this->runner->changes(...), PutAside::CHANGE) : 0;
+        $timers = $open['timers'] ? $this->attempt($this->runner->timers(...), PutAside::TIMER) : 0;
+        $pieces = $open['pieces'] ? $this->runner->piece() : 0;
 
-        return $changes + $timers + $this->runner->piece() + OutboundTaskQueue::requeueLost();
+        return $changes + $timers + $pieces + OutboundTaskQueue::requeueLost();
     }
 
     /**

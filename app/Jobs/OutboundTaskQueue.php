@@ -50,18 +50,19 @@ final class OutboundTaskQueue
             ->where('due_at', '<', now()->subSeconds(self::LOST_SECONDS))
             ->orderBy('id')
             ->limit(100)
-            ->get();
+            ->toBase()
+            ->pluck('due_at', 'id');
         $found = 0;
-        foreach ($lost as $task) {
+        foreach ($lost as $id => $due) {
             // Claimed: two workers must not both put it there.
             if (
                 OutboundTask::query()
-                    ->whereKey($task->id)
+                    ->whereKey($id)
                     ->where('state', OutboundTaskState::Waiting)
-                    ->where('due_at', $task->due_at)
+                    ->where('due_at', $due)
                     ->update(['due_at' => now()]) === 1
             ) {
-                RunOutboundTask::dispatch($task->id);
+                RunOutboundTask::dispatch((int) $id);
                 $found++;
             }
         }

@@ -8,6 +8,7 @@ use App\Models\Timer;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Record\ActivationState;
 
 /**
  * Which of the changes and timers that are due one worker takes, while others are at theirs: those about people nobody else is at now,
@@ -17,6 +18,23 @@ final class Claims
 {
     /** Where a database lets several write, each looks so many times further than it takes, past what others are at. */
     private const FURTHER = 8;
+
+    /**
+     * Whether there is anything to take, asked without a transaction: where there is nothing, nobody else's writing waits for it.
+     *
+     * @return array{changes: bool, timers: bool, pieces: bool}
+     */
+    public static function open(\DateTimeImmutable $now): array
+    {
+        $open = (array) DB::selectOne(
+            'select exists(select 1 from changes where handled = ?) as changes,
+                exists(select 1 from timers where due_at <= ?) as timers,
+                exists(select 1 from rules where power = ? and (broadcast_at is not null or start_cursor is not null)) as pieces',
+            [false, DatabaseRunStore::at($now), ActivationState::On->value],
+        );
+
+        return ['changes' => (bool) $open['changes'], 'timers' => (bool) $open['timers'], 'pieces' => (bool) $open['pieces']];
+    }
 
     /**
      * @param  list<int>|null  $only  these alone; null for the next ones
