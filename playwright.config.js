@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
 const root = new URL('.', import.meta.url).pathname;
@@ -21,7 +22,7 @@ export default defineConfig({
     actionTimeout: 120_000,
     screenshot: 'only-on-failure',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find(existsSync),
       chromiumSandbox: false,
       args: [
         '--no-sandbox',

@@ -24,8 +24,9 @@ system_packages() {
     for pair in pdo_sqlite:sqlite3 curl:curl zip:zip bcmath:bcmath intl:intl mbstring:mbstring dom:xml xmlreader:xml; do
         grep -qix "${pair%%:*}" <<< "$modules" || packages+=("php$version-${pair##*:}")
     done
-    if [[ " $* " == *' with-browser '* ]] && [ ! -x /usr/bin/chromium ]; then
-        packages+=(chromium fonts-noto-color-emoji)
+    # Either will do; the one that has no windows to keep up needs half the time.
+    if [[ " $* " == *' with-browser '* ]] && [ ! -x /usr/bin/chromium-headless-shell ] && [ ! -x /usr/bin/chromium ]; then
+        packages+=(chromium-headless-shell fonts-noto-color-emoji)
     fi
     if [[ " $* " == *' with-postgres '* ]]; then
         [ -n "$(find /usr/lib/postgresql -maxdepth 2 -name bin 2> /dev/null)" ] || packages+=(postgresql)
