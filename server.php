@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-/** For PHP's own web server (php artisan serve), which tells browsers nothing about how long they may keep a file. */
+// For PHP's own web server (php artisan serve), which tells browsers nothing about how long they may keep a file.
 
 $path = urldecode((string) parse_url($_SERVER['REQUEST_URI'], PHP_URL_PATH));
 $file = realpath(__DIR__.'/public'.$path);
