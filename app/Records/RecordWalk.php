@@ -35,12 +35,12 @@ final class RecordWalk
     /** @return list<int> the first so many ids */
     public function first(int $wanted): array
     {
-        if (max(0, ...$this->lets) <= self::SOME) {
-            return $this->order->first($this->beside($this->all(null, null), []), $wanted);
-        }
-        $ids = $this->tried($wanted);
+        $ids = max(0, ...$this->lets) > self::SOME ? $this->tried($wanted) : [];
         if (count($ids) >= $wanted) {
             return $ids;
+        }
+        if (min(self::SOME + 1, ...$this->lets) <= self::SOME) {
+            return $this->order->first($this->beside($this->all(null, null), []), $wanted);
         }
         $exactly = [];
         foreach ($this->filters as $i => $filter) {
