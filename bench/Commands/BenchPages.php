@@ -35,7 +35,7 @@ final class BenchPages extends Command
 
     public function handle(): int
     {
-        $town = new Town('bench-pages');
+        $town = new Town('bench-pages', ['CACHE_STORE' => 'file']);
         try {
             $this->live($town);
             $began = hrtime(true);
