@@ -40,7 +40,7 @@ final class SentController
         }
 
         return view('sent.index', [
-            'texts' => $query->simplePaginate(40)->withQueryString(),
+            'texts' => $query->simplePaginate(35)->withQueryString(),
             'asked' => $asked + [
                 'state' => '', 'rule' => '', 'line' => '', 'run' => '', 'step' => '', 'wording' => '', 'from' => '', 'until' => '',
                 'find' => '', 'order' => 'newest',
