@@ -32,14 +32,17 @@ final class ConversationController
 {
     public function index(Request $request, PersonPage $page, ClockInterface $clock): View|StreamedResponse
     {
+        // Those who wait; where nobody does, or somebody is looked for, all of them.
+        $isWaiting = ! $request->hasAny(['show', 'find']) && resolve(WaitingConversations::class)->count() > 0;
+        $shown = $isWaiting ? 'waiting' : 'all';
         if ($request->query('as') === 'csv') {
             Gate::authorize('view');
 
             return CsvExport::of(
                 'conversations',
                 ['Person', 'Number', 'Line', 'Last', 'Waiting since', 'Last text'],
-                (function () use ($request): \Generator {
-                    foreach ($this->query($this->asked($request))->lazy(300) as $one) {
+                (function () use ($request, $shown): \Generator {
+                    foreach ($this->query($this->asked($request, $shown))->lazy(300) as $one) {
                         yield [
                             $one->person->name(), $one->person->number?->e164, $one->line->name, $one->last_at->format(DATE_ATOM),
                             $one->waiting_since?->format(DATE_ATOM), $one->last?->body,
@@ -49,9 +52,7 @@ final class ConversationController
             );
         }
 
-        // Those who wait, and the first of them; where nobody does, or somebody is looked for, all of them.
-        $isWaiting = ! $request->hasAny(['show', 'find']) && resolve(WaitingConversations::class)->count() > 0;
-        $list = $this->list($request, $clock, $isWaiting ? 'waiting' : 'all');
+        $list = $this->list($request, $clock, $shown);
         $first = $list['asked']['show'] === 'waiting' ? $list['conversations']->items()[0] ?? null : null;
 
         return $first === null

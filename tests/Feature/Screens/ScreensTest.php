@@ -215,6 +215,11 @@ final class ScreensTest extends TestCase
             // Who is first may change while somebody writes: what refreshes by itself stays with whom they write to.
             ->assertSee('hx-get="'.route('conversations.show', $wen).'"', false);
         $this->get('/conversations?show=all')->assertSee('Choose a conversation');
+        $wen->update(['waiting_since' => null]);
+        // This list as a file is the list that is seen.
+        $file = $this->actingAs($this->staff(Role::Administrator))->get('/conversations?as=csv')->assertOk()->streamedContent();
+        self::assertStringContainsString('One more seat?', $file);
+        self::assertStringNotContainsString('Is the pontoon open?', $file);
         $this->get('/conversations?find=nobody')->assertSee('Choose a conversation');
         Conversation::query()->update(['waiting_since' => null]);
         $this->get('/conversations')->assertSee('Is the pontoon open?')->assertSee('Choose a conversation');
