@@ -5,78 +5,47 @@ declare(strict_types=1);
 namespace Linnet\Core\Context;
 
 use Linnet\Core\Record\Facts;
-use Linnet\Core\Time\Clocks;
+use Linnet\Core\Record\Standing;
+use Linnet\Core\Rule\RuleContext;
 use Linnet\Core\Time\WeeklyHours;
 use Linnet\Core\Time\WorkingDays;
-use Linnet\Core\Time\Zone;
 
 /** Everything a decision may look at, as it is at one moment. */
-final readonly class EvaluationContext
+final readonly class EvaluationContext extends RuleContext
 {
     /**
-     * @param  string  $who  what to call the person in a sentence
-     * @param  string  $zone  the person's IANA zone, for their time of day
-     * @param  string  $businessZone  the business's
-     * @param  WeeklyHours  $opening  when the business is open, by its own zone
-     * @param  \DateTimeImmutable|null  $lastReplyAt  when the person last texted
+     * @param  array<string, string>  $labels
+     * @param  array<string, string>  $says
+     * @param  array<string, list<Facts>>  $related
+     * @param  array<string, \DateTimeImmutable>  $lastTexts
      * @param  array<string, DeliveryStatus>  $statuses  what became of the run's texts, by name
-     * @param  array<string, string>  $labels  what a field is called on screen, by path
-     * @param  array<string, string>  $says  how a value is said, by path, where not as it is kept
-     * @param  array<string, list<Facts>>  $related  the person's records as facts, by type, the newest first
-     * @param  array<string, \DateTimeImmutable>  $lastTexts  when the person last had a rule's text, by the rule's id
      * @param  list<Reply>  $replies  the texts that were put to the run's open question, the oldest first
      */
     public function __construct(
-        public \DateTimeImmutable $now,
-        public Facts $facts,
-        public string $who,
-        public string $zone,
-        public string $businessZone,
-        public WeeklyHours $opening,
-        public bool $optedOut = false,
-        public ?\DateTimeImmutable $lastReplyAt = null,
-        public ?\DateTimeImmutable $runBeganAt = null,
+        \DateTimeImmutable $now,
+        Facts $facts,
+        string $who,
+        string $zone,
+        string $businessZone,
+        WeeklyHours $opening,
+        bool $optedOut = false,
+        ?\DateTimeImmutable $lastReplyAt = null,
+        ?\DateTimeImmutable $runBeganAt = null,
+        array $labels = [],
+        array $says = [],
+        Standing $standing = new Standing,
+        array $related = [],
+        array $lastTexts = [],
+        string $ruleId = '',
+        WorkingDays $workingDays = new WorkingDays,
+        bool $leapToMarch = false,
         public array $statuses = [],
-        public array $labels = [],
-        public array $says = [],
-        public Standing $standing = new Standing,
-        public array $related = [],
-        public array $lastTexts = [],
-        public string $ruleId = '',
         public array $replies = [],
-        public WorkingDays $workingDays = new WorkingDays,
-        public bool $leapToMarch = false,
     ) {
-    }
-
-    public function hasReplied(): bool
-    {
-        return $this->lastReplyAt !== null && $this->runBeganAt !== null && $this->lastReplyAt > $this->runBeganAt;
-    }
-
-    public function isOpen(): bool
-    {
-        return $this->opening->isOpen($this->now, Zone::get($this->businessZone));
-    }
-
-    public function label(string $path): string
-    {
-        return $this->labels[$path] ?? str_replace(['_', '.'], ' ', $path);
-    }
-
-    public function clocks(): Clocks
-    {
-        return new Clocks(Zone::get($this->zone), Zone::get($this->businessZone), $this->workingDays, $this->leapToMarch);
-    }
-
-    /** The newest moment at which the person had an automatic text, of one rule or of any. */
-    public function lastTextAt(?string $ruleId): ?\DateTimeImmutable
-    {
-        if ($ruleId !== null) {
-            return $this->lastTexts[$ruleId] ?? null;
-        }
-
-        return $this->lastTexts === [] ? null : max($this->lastTexts);
+        parent::__construct(
+            $now, $facts, $who, $zone, $businessZone, $opening, $optedOut, $lastReplyAt, $runBeganAt, $labels, $says, $standing, $related,
+            $lastTexts, $ruleId, $workingDays, $leapToMarch,
+        );
     }
 
     /** @param  array<string, DeliveryStatus>  $statuses */

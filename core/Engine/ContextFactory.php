@@ -6,7 +6,6 @@ namespace Linnet\Core\Engine;
 
 use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Context\Reply;
-use Linnet\Core\Context\Standing;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Port\BusinessReader;
 use Linnet\Core\Money;
@@ -21,6 +20,7 @@ use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
+use Linnet\Core\Record\Standing;
 use Linnet\Core\Rule\Step\NumberChoice;
 use Linnet\Core\Time\Day;
 use Linnet\Core\Time\Moment;

@@ -139,8 +139,15 @@ final class Engine
         }
 
         return new Start(
-            $id, $rule->again->occasion($subject, self::occasion($change, $subject, $changeId), self::time($change, $subject, $changeId)),
-            new Reason('start.began'), self::begin($rule, $change, $context->now),
+            $id,
+            $rule->again->occasion(
+                $subject->personId,
+                $subject->recordId,
+                self::occasion($change, $subject, $changeId),
+                self::time($change, $subject, $changeId),
+            ),
+            new Reason('start.began'),
+            self::begin($rule, $change, $context->now),
         );
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule;
 
-use Linnet\Core\Context\Subject;
 use Linnet\Core\Document\Doc;
 
 /** Whether a rule may start again, and what keeps two runs apart. */
@@ -26,14 +25,16 @@ final readonly class Again
     /**
      * What a run is unique by, among the runs of its rule.
      *
+     * @param  int|null  $personId  null where nobody is known
+     * @param  int|null  $recordId  null where it is about the person alone
      * @param  string  $occasion  of the change that starts it, e.g. the record and its date
      * @param  string  $time  the change itself, whatever it is about
      */
-    public function occasion(Subject $subject, string $occasion, string $time): string
+    public function occasion(?int $personId, ?int $recordId, string $occasion, string $time): string
     {
         return match ($this->policy) {
-            AgainPolicy::OncePerPerson => "person:$subject->personId",
-            AgainPolicy::OncePerRecord => $subject->recordId === null ? "person:$subject->personId" : "record:$subject->recordId",
+            AgainPolicy::OncePerPerson => "person:$personId",
+            AgainPolicy::OncePerRecord => $recordId === null ? "person:$personId" : "record:$recordId",
             AgainPolicy::OncePerOccasion => $occasion,
             AgainPolicy::EveryTime, AgainPolicy::NotWithin => $time,
         };

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Condition\Condition;
@@ -24,7 +23,7 @@ final class Needs
      * @param  bool  $hasRecord  it is started for a record
      * @return list<Reason>
      */
-    public static function missing(Rule $rule, EvaluationContext $context, bool $hasRecord): array
+    public static function missing(Rule $rule, RuleContext $context, bool $hasRecord): array
     {
         $missing = [];
         $type = $rule->trigger->type();

@@ -17,7 +17,7 @@ final class LayersTest extends TestCase
 {
     /** Each knows those before its own line; those of one line stand beside one another. "." are the values at the top of the tree. */
     private const CORE = [
-        ['.'], ['Document'], ['Time'], ['Number'], ['Text'], ['Record'], ['Context'], ['Rule'], ['Gate'], ['Engine'],
+        ['.'], ['Document'], ['Time'], ['Number'], ['Text'], ['Record'], ['Rule'], ['Context'], ['Gate'], ['Engine'],
         ['Rehearsal', 'Check', 'Prose', 'Intake'], ['Starter'],
     ];
 

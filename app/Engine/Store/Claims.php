@@ -16,6 +16,9 @@ use Linnet\Core\Record\ActivationState;
  */
 final class Claims
 {
+    /** Which rules have still to go through those whom they concern; its one value is the state of being on. */
+    public const PIECES = 'power = ? and (broadcast_at is not null or start_cursor is not null)';
+
     /** Where a database lets several write, each looks so many times further than it takes, past what others are at. */
     private const FURTHER = 8;
 
@@ -29,7 +32,7 @@ final class Claims
         $open = (array) DB::selectOne(
             'select exists(select 1 from changes where handled = ?) as changes,
                 exists(select 1 from timers where due_at <= ?) as timers,
-                exists(select 1 from rules where power = ? and (broadcast_at is not null or start_cursor is not null)) as pieces',
+                exists(select 1 from rules where '.self::PIECES.') as pieces',
             [false, DatabaseRunStore::at($now), ActivationState::On->value],
         );
 

@@ -72,8 +72,7 @@ final class DatabaseTimerStore implements TimerStore
     public function takePiece(): ?Piece
     {
         $rules = Rule::query()
-            ->where('power', ActivationState::On)
-            ->where(fn ($some) => $some->whereNotNull('broadcast_at')->orWhereNotNull('start_cursor'))
+            ->whereRaw(Claims::PIECES, [ActivationState::On->value])
             ->orderByRaw('broadcast_at is null')
             ->orderBy('id');
         // Another worker is at its own rule's piece.

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
+use Linnet\Core\Rule\RuleContext;
 
 /**
  * A test that answers for itself.
@@ -13,7 +13,7 @@ use Linnet\Core\Context\EvaluationContext;
  */
 interface Condition
 {
-    public function weigh(EvaluationContext $context): Weighed;
+    public function weigh(RuleContext $context): Weighed;
 
     /** @return array<string, mixed> */
     public function toDocument(): array;

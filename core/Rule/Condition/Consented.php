@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Reason;
+use Linnet\Core\Rule\RuleContext;
 
 /** What the ledger says of the person: agreed to marketing texts, or said stop. */
 final readonly class Consented implements Condition
@@ -25,7 +25,7 @@ final readonly class Consented implements Condition
         );
     }
 
-    public function weigh(EvaluationContext $context): Weighed
+    public function weigh(RuleContext $context): Weighed
     {
         $has = $this->marketing ? $context->standing->optedIn : $context->optedOut;
         $code = $this->marketing ? ($has ? 'opted_in' : 'not_opted_in') : ($has ? 'opted_out' : 'not_opted_out');

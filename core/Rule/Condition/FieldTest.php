@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Money;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Staff;
+use Linnet\Core\Rule\RuleContext;
 use Linnet\Core\Rule\Same;
 use Linnet\Core\Time\Day;
 use Linnet\Core\Time\Moment;
@@ -37,7 +37,7 @@ final readonly class FieldTest implements Condition
         return new self($field, $test, $value);
     }
 
-    public function weigh(EvaluationContext $context): Weighed
+    public function weigh(RuleContext $context): Weighed
     {
         $value = $context->facts->at($this->field);
         $missing = $value === null || $value === '' || $value === [];
@@ -64,7 +64,7 @@ final readonly class FieldTest implements Condition
     }
 
     /** Null where the value is of a kind the test cannot be put to. */
-    private function passes(mixed $value, EvaluationContext $context): ?bool
+    private function passes(mixed $value, RuleContext $context): ?bool
     {
         return match ($this->test) {
             Test::Is, Test::IsNot, Test::OneOf, Test::Contains, Test::BeginsWith => $this->passesAsWords($this->named($value)),
@@ -106,7 +106,7 @@ final readonly class FieldTest implements Condition
         };
     }
 
-    private function passesAsDate(mixed $value, EvaluationContext $context): bool
+    private function passesAsDate(mixed $value, RuleContext $context): bool
     {
         $at = (int) self::instant($value, $context);
         $days = (int) self::number($this->value);
@@ -130,7 +130,7 @@ final readonly class FieldTest implements Condition
     }
 
     /** Between so many days of the clock on the wall from now; a date with no time is there for the whole of its day. */
-    private function isWithin(mixed $value, int $at, int $from, int $to, EvaluationContext $context): bool
+    private function isWithin(mixed $value, int $at, int $from, int $to, RuleContext $context): bool
     {
         $local = $context->now->setTimezone(self::zone($value, $context));
         $then = fn (int $days): \DateTimeImmutable => $local->modify(sprintf('%+d days', $days));
@@ -156,7 +156,7 @@ final readonly class FieldTest implements Condition
     }
 
     /** Seconds since 1970; a date with no time counts from the midnight that begins it. */
-    private static function instant(mixed $value, EvaluationContext $context): ?int
+    private static function instant(mixed $value, RuleContext $context): ?int
     {
         $date = self::date($value);
 
@@ -167,14 +167,14 @@ final readonly class FieldTest implements Condition
         };
     }
 
-    private static function day(mixed $value, EvaluationContext $context): ?string
+    private static function day(mixed $value, RuleContext $context): ?string
     {
         $date = self::date($value);
 
         return $date instanceof Day ? $date->date : $date?->at->setTimezone(self::zone($value, $context))->format('Y-m-d');
     }
 
-    private static function zone(mixed $value, EvaluationContext $context): \DateTimeZone
+    private static function zone(mixed $value, RuleContext $context): \DateTimeZone
     {
         return ($value instanceof Moment ? $value->zone() : null) ?? Zone::get($context->businessZone);
     }
@@ -189,7 +189,7 @@ final readonly class FieldTest implements Condition
     }
 
     /** @return string|array{at: string, zone: string} */
-    private static function format(mixed $value, EvaluationContext $context): string|array
+    private static function format(mixed $value, RuleContext $context): string|array
     {
         return match (true) {
             $value instanceof Moment => Reason::moment($value->at, $value->zone ?? $context->businessZone),

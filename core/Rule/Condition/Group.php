@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Reason;
+use Linnet\Core\Rule\RuleContext;
 
 /** All, any or none of several conditions. */
 final readonly class Group implements Condition
@@ -23,7 +23,7 @@ final readonly class Group implements Condition
         return new self($joined, $doc->each($joined->value, Conditions::read(...), 0, 50));
     }
 
-    public function weigh(EvaluationContext $context): Weighed
+    public function weigh(RuleContext $context): Weighed
     {
         $weighed = array_map(fn (Condition $part): Weighed => $part->weigh($context), $this->parts);
         $truth = $this->joined->truth(array_column($weighed, 'truth'));

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Reason;
+use Linnet\Core\Rule\RuleContext;
 use Linnet\Core\Time\Span;
 
 /** Whether the person has had a text from this or any rule within the last days. */
@@ -27,7 +27,7 @@ final readonly class HadText implements Condition
         );
     }
 
-    public function weigh(EvaluationContext $context): Weighed
+    public function weigh(RuleContext $context): Weighed
     {
         $last = $context->lastTextAt($this->any ? null : $context->ruleId);
         $had = $last !== null && $last > Span::days($this->days)->before($context->now, $context->clocks()->theirs);

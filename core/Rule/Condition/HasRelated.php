@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Reason;
+use Linnet\Core\Rule\RuleContext;
 
 /** Whether the person has any record of a type that passes a condition: an upcoming booking, an unpaid invoice. */
 final readonly class HasRelated implements Condition
@@ -26,7 +26,7 @@ final readonly class HasRelated implements Condition
         );
     }
 
-    public function weigh(EvaluationContext $context): Weighed
+    public function weigh(RuleContext $context): Weighed
     {
         $truths = [];
         foreach ($context->related[$this->type] ?? [] as $record) {

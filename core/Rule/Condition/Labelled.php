@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\LabelKind;
+use Linnet\Core\Rule\RuleContext;
 
 /** Whether the person has a tag, or stands on a list. */
 final readonly class Labelled implements Condition
@@ -23,7 +23,7 @@ final readonly class Labelled implements Condition
         return new self($kind, $doc->text($kind->value, 60), ! $doc->has('has') || $doc->yesNo('has'));
     }
 
-    public function weigh(EvaluationContext $context): Weighed
+    public function weigh(RuleContext $context): Weighed
     {
         $names = $this->kind === LabelKind::Tag ? $context->standing->tags : $context->standing->lists;
         $has = in_array(mb_strtolower($this->name, 'UTF-8'), array_map(fn (string $n): string => mb_strtolower($n, 'UTF-8'), $names), true);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Reason;
+use Linnet\Core\Rule\RuleContext;
 
 /** The moment against the business's opening hours. */
 final readonly class OpeningHours implements Condition
@@ -22,7 +22,7 @@ final readonly class OpeningHours implements Condition
         return new self($doc->oneOf('hours', ['open' => fn (): bool => true, 'closed' => fn (): bool => false]));
     }
 
-    public function weigh(EvaluationContext $context): Weighed
+    public function weigh(RuleContext $context): Weighed
     {
         $open = $context->isOpen();
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Reason;
+use Linnet\Core\Rule\RuleContext;
 
 /** What kind of line the person's number is, or whether it is alive. */
 final readonly class Reached implements Condition
@@ -23,7 +23,7 @@ final readonly class Reached implements Condition
         return new self($doc->choice('number', NumberTest::class));
     }
 
-    public function weigh(EvaluationContext $context): Weighed
+    public function weigh(RuleContext $context): Weighed
     {
         $kind = $context->standing->number;
         $alive = $context->standing->alive;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Condition;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Reason;
+use Linnet\Core\Rule\RuleContext;
 
 /** Whether the person has texted since the run began. */
 final readonly class Replied implements Condition
@@ -22,7 +22,7 @@ final readonly class Replied implements Condition
         return new self($doc->yesNo('replied'));
     }
 
-    public function weigh(EvaluationContext $context): Weighed
+    public function weigh(RuleContext $context): Weighed
     {
         $replied = $context->hasReplied();
         $with = ['who' => $context->who];

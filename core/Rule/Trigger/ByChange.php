@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Trigger;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Change;
 use Linnet\Core\Rule\Condition\Condition;
+use Linnet\Core\Rule\RuleContext;
 use Linnet\Core\Time\Offset;
 
 /** A trigger that a change alone sets off: it waits for no moment, and asks nothing of its own. */
@@ -23,24 +23,24 @@ trait ByChange
         return false;
     }
 
-    public function isRevisedBy(Change $change, EvaluationContext $context): bool
+    public function isRevisedBy(Change $change, RuleContext $context): bool
     {
         return false;
     }
 
-    public function moved(Change $change, EvaluationContext $context, ?\DateTimeImmutable $due): ?Reason
+    public function moved(Change $change, RuleContext $context, ?\DateTimeImmutable $due): ?Reason
     {
         return null;
     }
 
-    public function nextLook(EvaluationContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable
+    public function nextLook(RuleContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable
     {
         return null;
     }
 
     public function resolveTimer(
         string $ruleId,
-        EvaluationContext $context,
+        RuleContext $context,
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
     ): ResolvedTimer {
@@ -52,7 +52,7 @@ trait ByChange
         return null;
     }
 
-    public function firstMoment(EvaluationContext $context): ?array
+    public function firstMoment(RuleContext $context): ?array
     {
         return null;
     }
@@ -87,7 +87,7 @@ trait ByChange
         return [];
     }
 
-    public function lapsed(\DateTimeImmutable $hangsOn, EvaluationContext $context): ?Reason
+    public function lapsed(\DateTimeImmutable $hangsOn, RuleContext $context): ?Reason
     {
         return null;
     }

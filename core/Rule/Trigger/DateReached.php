@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Trigger;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change;
 use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\RuleContext;
 use Linnet\Core\Time\Clocks;
 use Linnet\Core\Time\Day;
 use Linnet\Core\Time\Moment;
@@ -48,7 +48,7 @@ final readonly class DateReached implements Trigger
     }
 
     /** A moment that is past counts as new only where its date is. */
-    public function isRevisedBy(Change\Change $change, EvaluationContext $context): bool
+    public function isRevisedBy(Change\Change $change, RuleContext $context): bool
     {
         $added = $change instanceof Change\RecordAdded || $change instanceof Change\PersonAdded;
         $changed = $change instanceof Change\RecordChanged || $change instanceof Change\PersonChanged ? $change->to : null;
@@ -61,7 +61,7 @@ final readonly class DateReached implements Trigger
             ($next !== null && $next[0] > $context->now && $this->missed($context, $context->now) === null);
     }
 
-    public function moved(Change\Change $change, EvaluationContext $context, ?\DateTimeImmutable $due): ?Reason
+    public function moved(Change\Change $change, RuleContext $context, ?\DateTimeImmutable $due): ?Reason
     {
         $from = $change instanceof Change\RecordChanged || $change instanceof Change\PersonChanged ? $change->from : [];
         if (! is_string($before = $from[$this->field] ?? null)) {
@@ -83,7 +83,7 @@ final readonly class DateReached implements Trigger
         };
     }
 
-    public function nextLook(EvaluationContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable
+    public function nextLook(RuleContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable
     {
         $now = $context->now;
         // Past already: it still counts for what is yet to come, and what was to follow long ago stays undone.
@@ -97,7 +97,7 @@ final readonly class DateReached implements Trigger
 
     public function resolveTimer(
         string $ruleId,
-        EvaluationContext $context,
+        RuleContext $context,
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
     ): ResolvedTimer {
@@ -118,12 +118,12 @@ final readonly class DateReached implements Trigger
         );
     }
 
-    public function firstMoment(EvaluationContext $context): ?array
+    public function firstMoment(RuleContext $context): ?array
     {
         return $this->next($context, $context->now);
     }
 
-    public function lapsed(\DateTimeImmutable $hangsOn, EvaluationContext $context): ?Reason
+    public function lapsed(\DateTimeImmutable $hangsOn, RuleContext $context): ?Reason
     {
         if ($this->eachYear) {
             return null;
@@ -162,7 +162,7 @@ final readonly class DateReached implements Trigger
     }
 
     /** The date it hangs on as things are now; null where there is none. */
-    public function anchor(EvaluationContext $context): Moment|Day|null
+    public function anchor(RuleContext $context): Moment|Day|null
     {
         $value = $context->facts->at("$this->type.$this->field");
 
@@ -178,7 +178,7 @@ final readonly class DateReached implements Trigger
      *
      * @return array{\DateTimeImmutable, \DateTimeImmutable}|null the moment, and the date it hangs on as an instant
      */
-    public function next(EvaluationContext $context, \DateTimeImmutable $after): ?array
+    public function next(RuleContext $context, \DateTimeImmutable $after): ?array
     {
         $anchor = $this->anchor($context);
 
@@ -190,7 +190,7 @@ final readonly class DateReached implements Trigger
      *
      * @return array{\DateTimeImmutable, \DateTimeImmutable}|null
      */
-    public function nextFor(Moment|Day $anchor, EvaluationContext $context, \DateTimeImmutable $after): ?array
+    public function nextFor(Moment|Day $anchor, RuleContext $context, \DateTimeImmutable $after): ?array
     {
         $clocks = $context->clocks();
         if (! $this->eachYear) {
@@ -214,7 +214,7 @@ final readonly class DateReached implements Trigger
      *
      * @return array{\DateTimeImmutable, \DateTimeImmutable}|null the moment, and the date as an instant
      */
-    public function missed(EvaluationContext $context, \DateTimeImmutable $now): ?array
+    public function missed(RuleContext $context, \DateTimeImmutable $now): ?array
     {
         $anchor = $this->anchor($context);
         if ($anchor === null) {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Trigger;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Record\Change;
 use Linnet\Core\Rule\Condition\Condition;
 use Linnet\Core\Rule\Condition\Conditions;
+use Linnet\Core\Rule\RuleContext;
 use Linnet\Core\Time\Span;
 
 /** A condition on a record has held for a length of time in which nothing happened to it. */
@@ -48,13 +48,13 @@ final readonly class GoneQuiet implements Trigger
         return true;
     }
 
-    public function isRevisedBy(Change\Change $change, EvaluationContext $context): bool
+    public function isRevisedBy(Change\Change $change, RuleContext $context): bool
     {
         return $change instanceof Change\RecordAdded || $change instanceof Change\RecordChanged
             || $change instanceof Change\PersonAdded || $change instanceof Change\PersonChanged;
     }
 
-    public function nextLook(EvaluationContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable
+    public function nextLook(RuleContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable
     {
         $clocks = $context->clocks();
 
@@ -63,7 +63,7 @@ final readonly class GoneQuiet implements Trigger
 
     public function resolveTimer(
         string $ruleId,
-        EvaluationContext $context,
+        RuleContext $context,
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
     ): ResolvedTimer {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rule\Trigger;
 
-use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Change;
 use Linnet\Core\Rule\Condition\Condition;
+use Linnet\Core\Rule\RuleContext;
 use Linnet\Core\Time\Offset;
 
 /**
@@ -27,26 +27,26 @@ interface Trigger
     public function isAwaited(): bool;
 
     /** Whether a change alters what it waits for. */
-    public function isRevisedBy(Change $change, EvaluationContext $context): bool;
+    public function isRevisedBy(Change $change, RuleContext $context): bool;
 
     /**
      * What is said where the moment it waited for is another now, or gone.
      *
      * @param  \DateTimeImmutable|null  $due  the moment waited for from now on
      */
-    public function moved(Change $change, EvaluationContext $context, ?\DateTimeImmutable $due): ?Reason;
+    public function moved(Change $change, RuleContext $context, ?\DateTimeImmutable $due): ?Reason;
 
     /**
      * When to look next whether it begins for a subject; null where nothing is waited for.
      *
      * @param  \DateTimeImmutable  $lastActivity  when something last happened to it
      */
-    public function nextLook(EvaluationContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable;
+    public function nextLook(RuleContext $context, \DateTimeImmutable $lastActivity): ?\DateTimeImmutable;
 
     /** What has come when the moment waited for is there, as things are now; and what is waited for after. */
     public function resolveTimer(
         string $ruleId,
-        EvaluationContext $context,
+        RuleContext $context,
         \DateTimeImmutable $dueAt,
         \DateTimeImmutable $lastActivity,
     ): ResolvedTimer;
@@ -59,10 +59,10 @@ interface Trigger
      *
      * @return array{\DateTimeImmutable, \DateTimeImmutable}|null
      */
-    public function firstMoment(EvaluationContext $context): ?array;
+    public function firstMoment(RuleContext $context): ?array;
 
     /** Why a run that hangs on a date is over: that date is another now, or gone. */
-    public function lapsed(\DateTimeImmutable $hangsOn, EvaluationContext $context): ?Reason;
+    public function lapsed(\DateTimeImmutable $hangsOn, RuleContext $context): ?Reason;
 
     /** From what it can be known beforehand whom it begins for. */
     public function foresight(): Foresight;

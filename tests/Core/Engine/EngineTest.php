@@ -6,7 +6,6 @@ namespace Tests\Core\Engine;
 
 use Linnet\Core\Context\DeliveryStatus;
 use Linnet\Core\Context\EvaluationContext;
-use Linnet\Core\Context\Standing;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Advanced;
 use Linnet\Core\Engine\Effect\DropText;
@@ -23,6 +22,7 @@ use Linnet\Core\Record\Change\DateCame;
 use Linnet\Core\Record\Change\RecordAdded;
 use Linnet\Core\Record\Change\RecordChanged;
 use Linnet\Core\Record\Change\WentQuiet;
+use Linnet\Core\Record\Standing;
 use Linnet\Core\Rule\Rule;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

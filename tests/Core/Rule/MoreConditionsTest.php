@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tests\Core\Rule;
 
 use Linnet\Core\Context\EvaluationContext;
-use Linnet\Core\Context\Standing;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Record\Facts;
 use Linnet\Core\Record\Staff;
+use Linnet\Core\Record\Standing;
 use Linnet\Core\Rule\Condition\Conditions;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

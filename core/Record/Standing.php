@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Context;
+namespace Linnet\Core\Record;
 
 use Linnet\Core\Number\NumberKind;
 
