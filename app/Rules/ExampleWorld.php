@@ -7,7 +7,6 @@ namespace App\Rules;
 use App\Database\DistinctValues;
 use App\Engine\Store\UnitOfWork;
 use Linnet\Core\Rehearsal\ExampleRun;
-use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Rule;
 
@@ -20,16 +19,7 @@ final readonly class ExampleWorld
 
     public function run(Rule $rule, Example $example): ExampleRun
     {
-        $known = $this->unit->reader;
-
-        return ExampleRun::of(
-            $rule,
-            $example,
-            World::around(
-                $example->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(),
-                $known->pools(), self::codes(),
-            ),
-        );
+        return ExampleRun::of($rule, $example, $this->unit->reader->configuration(self::codes()));
     }
 
     /** @return array<string, list<string>> one of each list, which is nobody's */

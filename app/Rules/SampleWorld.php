@@ -12,13 +12,12 @@ use App\Models\MessageOrigin;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Context\Subject;
+use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Record;
-use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\Rehearsed;
-use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
@@ -73,12 +72,7 @@ final class SampleWorld
         [$subject, $line] = $this->about($unit, $sample);
         $this->preload([$sample->person->id]);
         $known = $unit->reader;
-        $sheet = new Sheet(
-            World::around(
-                $sample->at, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(), $known->allStaff(),
-                $known->pools(), $this->codes[$sample->person->id],
-            ),
-        );
+        $sheet = new Sheet($known->configuration($this->codes[$sample->person->id]), $sample->at);
         $person = $known->person($sample->person->id) ?? throw new \LogicException('chosen from those there are');
         $sheet->people[$person->id] = $person;
         foreach ($person->numbers as $number) {

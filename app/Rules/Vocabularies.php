@@ -50,17 +50,17 @@ final class Vocabularies
         $of = fn (string $which): array => array_values(
             array_unique(array_merge(...array_map(fn (WorldPerson $person): array => $person->{$which}, $world->people), ...[[]])),
         );
-        $pools = array_map(strval(...), array_keys($world->pools));
+        $pools = array_map(strval(...), array_keys($world->configuration->pools));
 
         return new Vocabulary(
-            types: Vocabulary::types($world->types),
-            lines: array_column($world->lines, 'name', 'key'),
-            staff: array_column($world->staff, 'name', 'email'),
+            types: Vocabulary::types($world->configuration->types),
+            lines: array_column($world->configuration->lines, 'name', 'key'),
+            staff: array_column($world->configuration->staff, 'name', 'email'),
             rules: array_column(array_filter($world->rules, fn ($rule): bool => $rule->key !== null), 'name', 'key'),
             pools: array_combine($pools, $pools),
             tags: $of('tags'),
             lists: $of('lists'),
-            currency: $world->business->tariff->currency,
+            currency: $world->configuration->business->tariff->currency,
         );
     }
 }

@@ -7,14 +7,15 @@ namespace Linnet\Core\Rehearsal;
 use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\ContextFactory;
+use Linnet\Core\InMemory\Configuration;
+use Linnet\Core\InMemory\InMemoryBusinessReader;
+use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\RecordType;
-use Linnet\Core\Rehearsal\InMemory\InMemoryBusinessReader;
-use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Example\Expected;
 use Linnet\Core\Rule\Rule;
@@ -29,23 +30,22 @@ final readonly class ExampleRun
     {
     }
 
-    /** @param  World  $world  the surroundings, with nobody in them, beginning at the example's moment */
-    public static function of(Rule $rule, Example $example, World $world): self
+    public static function of(Rule $rule, Example $example, Configuration $configuration): self
     {
-        $sheet = new Sheet($world);
+        $sheet = new Sheet($configuration, $example->at);
         $called = is_string($example->person['first_name'] ?? null) ? $example->person['first_name'] : 'somebody made up';
         $person = new Person(
             1, $called, $example->person, [new PersonNumber(self::NUMBER, 'GB', NumberKind::Mobile, [$example->zone])], $example->zone,
         );
         $sheet->people[1] = $person;
         $sheet->consent[self::NUMBER] = ['optedOut' => false, 'optedIn' => true, 'mayHaveOptedOut' => false];
-        $type = $world->types[$rule->trigger->type()] ?? null;
+        $type = $configuration->types[$rule->trigger->type()] ?? null;
         $isRecord = $type !== null && $type->key !== RecordType::PERSON;
         if ($isRecord) {
             $sheet->upsert('example', $type->key, 1, $example->record);
         }
         $subject = new Subject(1, $isRecord ? 1 : null);
-        $line = self::line($world->lines);
+        $line = self::line($configuration->lines);
         $contexts = new ContextFactory(new InMemoryBusinessReader($sheet));
         $context = $contexts->create($subject, $line);
         $receiver = $contexts->receiver($person);

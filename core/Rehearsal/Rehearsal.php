@@ -4,19 +4,17 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal;
 
+use Linnet\Core\Context\Reply;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Cause;
-use Linnet\Core\Engine\Conductor;
-use Linnet\Core\Engine\ContextFactory;
 use Linnet\Core\Engine\DomainEvent;
-use Linnet\Core\Engine\EffectHandler;
-use Linnet\Core\Engine\Hearing;
-use Linnet\Core\Engine\OutboundMessages;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Engine\RunState;
-use Linnet\Core\Engine\Scheduler;
+use Linnet\Core\InMemory\InMemoryEngine;
+use Linnet\Core\InMemory\InMemoryRule;
+use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\AskedBy;
 use Linnet\Core\Record\Change\Change;
@@ -27,13 +25,6 @@ use Linnet\Core\Record\Change\StatusReported;
 use Linnet\Core\Record\Change\TextReceived;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Record;
-use Linnet\Core\Rehearsal\InMemory\InMemoryBusinessReader;
-use Linnet\Core\Rehearsal\InMemory\InMemoryMessageStore;
-use Linnet\Core\Rehearsal\InMemory\InMemoryRule;
-use Linnet\Core\Rehearsal\InMemory\InMemoryRunStore;
-use Linnet\Core\Rehearsal\InMemory\InMemorySideEffects;
-use Linnet\Core\Rehearsal\InMemory\InMemoryTimerStore;
-use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
@@ -49,53 +40,26 @@ final class Rehearsal
 
     private readonly Sheet $sheet;
 
-    private readonly World $world;
-
-    private readonly InMemoryBusinessReader $reader;
-
-    private readonly InMemoryRunStore $runs;
-
-    private readonly InMemorySideEffects $sideEffects;
-
-    private readonly Conductor $conductor;
-
-    private readonly Scheduler $scheduler;
-
-    private readonly Hearing $hearing;
-
-    private readonly ContextFactory $contexts;
+    private readonly InMemoryEngine $engine;
 
     private readonly StaffActs $staff;
 
-    /** @param  list<Rule>  $rules besides those of the world, first in order */
+    /** @param  list<Rule>  $rules */
     private function __construct(Sheet $sheet, array $rules)
     {
         $this->sheet = $sheet;
-        $this->world = $world = $sheet->world;
-        foreach (array_values([...$rules, ...$world->rules]) as $i => $rule) {
+        foreach ($rules as $i => $rule) {
             $sheet->rules[$i + 1] = new InMemoryRule((string) ($i + 1), $rule);
         }
-        $this->reader = new InMemoryBusinessReader($sheet);
-        $this->runs = new InMemoryRunStore($sheet);
-        $texts = new InMemoryMessageStore($sheet);
-        $this->sideEffects = new InMemorySideEffects($sheet);
-        $this->contexts = new ContextFactory($this->reader);
-        $outbound = new OutboundMessages($this->reader, $texts, $this->contexts);
-        $this->conductor = new Conductor(
-            $this->reader, $this->runs, $this->contexts, $outbound,
-            new EffectHandler($this->reader, $this->runs, $texts, $this->sideEffects, $outbound),
-        );
-        $timers = new InMemoryTimerStore($sheet);
-        $this->scheduler = new Scheduler($this->reader, $timers, $this->contexts, $outbound, $this->conductor);
-        $this->hearing = new Hearing($this->reader, $this->runs, $texts, $world->words);
-        $this->staff = new StaffActs($sheet, $this->runs, $outbound, $this->conductor, $this->scheduler);
+        $this->engine = new InMemoryEngine($sheet);
+        $this->staff = new StaffActs($sheet, $this->engine);
     }
 
     /** @param  list<Rule>  $rules besides those of the world, first in order */
     public static function of(World $world, array $rules): RehearsalResult
     {
-        $rehearsal = new self(new Sheet($world), $rules);
-        $rehearsal->live();
+        $rehearsal = new self($world->sheet(), array_values([...$rules, ...$world->rules]));
+        $rehearsal->live($world);
 
         return new RehearsalResult($rehearsal->sheet);
     }
@@ -110,7 +74,7 @@ final class Rehearsal
     {
         $rehearsal = new self($sheet, [$rule]);
         $published = new Published('1', $rule);
-        $context = $rehearsal->contexts->create($subject, $line, Needs::relatedTypes($rule), '1');
+        $context = $rehearsal->engine->contexts->create($subject, $line, Needs::relatedTypes($rule), '1');
         $state = RunState::begin($rule->firstStep(), $sheet->now);
         $next = $rule->trigger->firstMoment($context);
         if ($next !== null) {
@@ -119,12 +83,12 @@ final class Rehearsal
             $state = RunState::begin($rule->firstStep(), $at)->with(['anchor' => $anchor, 'hangsOn' => $anchor]);
         }
         $began = $sheet->now;
-        $run = $rehearsal->runs->begin(
+        $run = $rehearsal->engine->runs->begin(
             $published, $subject, 'rehearsal', $state, new DomainEvent('1', new Asked('1', AskedBy::Hand), $subject, $began, $line),
         );
         if ($run !== null) {
-            $rehearsal->conductor->advance($run);
-            $rehearsal->settle();
+            $rehearsal->engine->conductor->advance($run);
+            $rehearsal->engine->settle();
             for ($looks = 0; $looks < self::LOOKS && ! $run->state->isOver(); $looks++) {
                 $due = $sheet->agenda->next();
                 [$next, $at] = $rehearsal->next($suppositions, $began);
@@ -137,7 +101,7 @@ final class Rehearsal
                 } else {
                     break;
                 }
-                $rehearsal->settle();
+                $rehearsal->engine->settle();
             }
         }
 
@@ -162,7 +126,7 @@ final class Rehearsal
         [$next, $at] = [null, null];
         foreach ($suppositions as $i => $one) {
             $from = $one->step === null ? $began : $this->leftAt($one->step);
-            $moment = $from === null ? null : $one->after->after($from, Zone::get($this->world->business->zone));
+            $moment = $from === null ? null : $one->after->after($from, Zone::get($this->sheet->configuration->business->zone));
             if ($moment !== null && ($at === null || $moment < $at)) {
                 [$next, $at] = [$i, $moment];
             }
@@ -206,57 +170,32 @@ final class Rehearsal
         }
     }
 
-    private function live(): void
+    private function live(World $world): void
     {
         foreach ($this->sheet->rules as $rule) {
-            $this->scheduler->switchOn(new Published($rule->id, $rule->rule));
+            $this->engine->scheduler->switchOn(new Published($rule->id, $rule->rule));
         }
-        $this->settle();
-        foreach ($this->world->events as $event) {
-            if ($event->at > $this->world->ends) {
+        $this->engine->settle();
+        foreach ($world->events as $event) {
+            if ($event->at > $world->ends) {
                 break;
             }
-            $this->until($event->at);
+            $this->engine->until($event->at);
             $this->happen($event);
-            $this->settle();
+            $this->engine->settle();
         }
-        $this->until($this->world->ends);
-    }
-
-    /** Everything that is due before a moment, each at its own. */
-    private function until(\DateTimeImmutable $moment): void
-    {
-        while (($due = $this->sheet->agenda->next()) !== null && $due <= $moment->getTimestamp()) {
-            $this->sheet->now = max($this->sheet->now, $this->sheet->now->setTimestamp($due));
-            $this->settle();
-        }
-        $this->sheet->now = max($this->sheet->now, $moment);
-    }
-
-    /** What has happened, then what is due, then what was asked of others, in rounds, until nothing is left. */
-    private function settle(): void
-    {
-        do {
-            $happened = array_splice($this->sheet->events, 0, Scheduler::AT_ONCE);
-            $this->scheduler->handle($happened);
-            $due = $this->scheduler->resolveDue();
-            $gone = $this->scheduler->piece();
-            $isDone = $happened === [] && $due + $gone === 0;
-            $asked = $isDone ? array_splice($this->sheet->asked, 0) : [];
-            foreach ($asked as [$run, $number]) {
-                $this->sideEffects->answer($run, $number);
-            }
-        } while (! $isDone || $asked !== []);
+        $this->engine->until($world->ends);
     }
 
     private function happen(WorldEvent $event): void
     {
         $person = $event->person === null ? null : $this->sheet->personIds[$event->person];
+        $deeds = $this->engine->sideEffects;
         match ($event->kind) {
             WorldEventKind::Record => $event->new !== null && $this->record($event->new),
-            WorldEventKind::Person => $this->sideEffects->setPerson((int) $person, $event->values, new Cause),
+            WorldEventKind::Person => $deeds->setPerson((int) $person, $event->values, new Cause),
             WorldEventKind::Text => $this->text((int) $person, $event->key, $event->text),
-            WorldEventKind::Label => $this->sideEffects->label((int) $person, $event->label, $event->text, $event->added, new Cause),
+            WorldEventKind::Label => $deeds->label((int) $person, $event->label, $event->text, $event->added, new Cause),
             WorldEventKind::Form => $this->happens(new FormSent($event->key), $person, null),
             WorldEventKind::Fate => $this->happens(new StatusReported($event->fate, $event->ofRule), $person, null),
             WorldEventKind::Start => $this->staff->start($person, $event->key, $event->record),
@@ -291,9 +230,9 @@ final class Rehearsal
 
     private function text(int $personId, string $line, string $text): void
     {
-        $heard = $this->hearing->of($personId, $line, $text);
+        $heard = $this->engine->hearing->of($personId, $line, $text);
         $number = ($this->sheet->people[$personId]->numbers[0] ?? null)->e164 ?? '';
-        $consent = $this->reader->consent($number);
+        $consent = $this->engine->reader->consent($number);
         $this->sheet->consent[$number] = match ($heard->meaning) {
             Meaning::OptOut => ['optedOut' => true, 'mayHaveOptedOut' => false] + $consent,
             Meaning::OptIn => ['optedOut' => false, 'mayHaveOptedOut' => false] + $consent,
@@ -303,13 +242,10 @@ final class Rehearsal
         if ($heard->meaning === Meaning::OptOut || $heard->meaning === Meaning::OptIn) {
             $this->sheet->askAgain(fn (OutText $text): bool => $text->to->personId === $personId);
         }
-        $entry = [
-            'id' => ++$this->sheet->heard, 'at' => $this->sheet->now, 'text' => $text, 'answer' => $heard->answer,
-            'remark' => $heard->remark,
-        ];
+        $reply = new Reply(++$this->sheet->heard, $this->sheet->now, $text, $heard->answer, $heard->remark);
         $this->sheet->heardLines[$personId][$line] = $this->sheet->now;
         if ($heard->question !== null) {
-            $this->sheet->put[(int) $heard->question][] = $entry;
+            $this->sheet->put[(int) $heard->question][] = $reply;
         }
         $this->sheet->lastReplyAt[$personId] = $this->sheet->now;
         $this->happens(new TextReceived($heard->rule, $line, $text, $heard->remark), $personId, null, $line, $number);

@@ -7,8 +7,8 @@ namespace Linnet\Core\Rehearsal;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Engine\TextState;
+use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Reason;
-use Linnet\Core\Rehearsal\InMemory\Sheet;
 
 /** What came of a world lived through on paper. */
 final readonly class RehearsalResult

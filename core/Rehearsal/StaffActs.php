@@ -4,30 +4,22 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal;
 
-use Linnet\Core\Engine\Conductor;
 use Linnet\Core\Engine\Effect\DropText;
-use Linnet\Core\Engine\OutboundMessages;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
-use Linnet\Core\Engine\Scheduler;
+use Linnet\Core\InMemory\InMemoryEngine;
+use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\AskedBy;
-use Linnet\Core\Rehearsal\InMemory\InMemoryRunStore;
-use Linnet\Core\Rehearsal\InMemory\Sheet;
 
 /** What the staff do in a world on paper: start rules, switch rules and lines, let texts go, stop and leave out. */
 final readonly class StaffActs
 {
-    public function __construct(
-        private Sheet $sheet,
-        private InMemoryRunStore $runs,
-        private OutboundMessages $outbound,
-        private Conductor $conductor,
-        private Scheduler $scheduler,
-    ) {
+    public function __construct(private Sheet $sheet, private InMemoryEngine $engine)
+    {
     }
 
     public function start(?int $person, string $key, ?string $record): void
@@ -61,7 +53,7 @@ final readonly class StaffActs
             }
             if ($power === ActivationState::On) {
                 $this->sheet->askAgain(fn (OutText $text): bool => $text->run?->ruleId === $rule->id);
-                $this->scheduler->switchOn(new Published($rule->id, $rule->rule));
+                $this->engine->scheduler->switchOn(new Published($rule->id, $rule->rule));
             }
         }
     }
@@ -77,8 +69,9 @@ final readonly class StaffActs
     {
         foreach ($this->sheet->texts as $text) {
             if ($text->to->personId === $person && $text->run?->rule->key === $key && $text->status()->isWaiting()) {
-                $this->outbound->drop($text->run, new DropText($text->name, new Reason('staff.skipped', ['staff' => $this->somebody()])));
-                $this->conductor->advance($text->run);
+                $skipped = new Reason('staff.skipped', ['staff' => $this->somebody()]);
+                $this->engine->outbound->drop($text->run, new DropText($text->name, $skipped));
+                $this->engine->conductor->advance($text->run);
             }
         }
     }
@@ -86,11 +79,11 @@ final readonly class StaffActs
     private function end(Run $run, Reason $reason, string $outcome): void
     {
         if ($run->state->awaits !== null) {
-            $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
+            $this->engine->outbound->drop($run, new DropText($run->state->awaits, $reason));
         }
         $run->state = $run->state->over($outcome);
-        $this->runs->note($reason, $run->ruleId, $run, $run->subject);
-        $this->runs->save($run, null);
+        $this->engine->runs->note($reason, $run->ruleId, $run, $run->subject);
+        $this->engine->runs->save($run, null);
     }
 
     private function wake(Run $run): void
@@ -124,6 +117,6 @@ final readonly class StaffActs
     /** A world does not say who of the staff it was. */
     private function somebody(): string
     {
-        return $this->sheet->world->staff[0]->name ?? 'Somebody';
+        return $this->sheet->configuration->staff[0]->name ?? 'Somebody';
     }
 }

@@ -8,11 +8,15 @@ use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Problem;
 use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Gate\Policy;
+use Linnet\Core\InMemory\Configuration;
+use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Business;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Pace;
+use Linnet\Core\Record\Person;
+use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
 use Linnet\Core\Record\Tariff;
@@ -31,59 +35,44 @@ final readonly class World
     public const VERSION = 1;
 
     /**
-     * @param  array<string, RecordType>  $types  by key
-     * @param  list<Line>  $lines
-     * @param  list<Staff>  $staff
      * @param  list<WorldPerson>  $people
      * @param  list<WorldRecord>  $records  those there are when it begins
      * @param  list<WorldEvent>  $events  in the order of their moments
-     * @param  array<string, list<Wording>>  $pools
-     * @param  array<string, list<string>>  $codes
-     * @param  array<string, bool>  $alive  what a look-up says of a number
      * @param  list<Rule>  $rules  switched on besides the one that is rehearsed
      */
     private function __construct(
         public \DateTimeImmutable $begins,
         public \DateTimeImmutable $ends,
-        public Business $business,
-        public Policy $policy,
-        public ReservedWords $words,
-        public array $types,
-        public array $lines,
-        public array $staff,
+        public Configuration $configuration,
         public array $people,
         public array $records,
         public array $events,
-        public array $pools,
-        public array $codes,
-        public array $alive,
         public array $rules,
     ) {
     }
 
-    /**
-     * The surroundings of one rehearsal, with nobody in them yet.
-     *
-     * @param  array<string, RecordType>  $types
-     * @param  list<Line>  $lines
-     * @param  list<Staff>  $staff
-     * @param  array<string, list<Wording>>  $pools
-     * @param  array<string, list<string>>  $codes  those that would be given next, by list
-     */
-    public static function around(
-        \DateTimeImmutable $begins,
-        Business $business,
-        Policy $policy,
-        ReservedWords $words,
-        array $types,
-        array $lines,
-        array $staff,
-        array $pools,
-        array $codes,
-    ): self {
-        return new self(
-            $begins, $begins->modify('+2 years'), $business, $policy, $words, $types, $lines, $staff, [], [], [], $pools, $codes, [], [],
-        );
+    /** It as it begins: who is there, and what they have. */
+    public function sheet(): Sheet
+    {
+        $sheet = new Sheet($this->configuration, $this->begins);
+        foreach ($this->people as $i => $one) {
+            $numbers = array_map(fn ($n): PersonNumber => new PersonNumber($n->e164, $n->country, $n->kind, $n->zones), $one->numbers);
+            $called = is_string($one->own['first_name'] ?? null) ? $one->own['first_name'] : $one->key;
+            $sheet->people[$i + 1] = new Person(
+                $i + 1, $called, $one->own, $numbers, $one->zone, null, $one->tags, $one->lists,
+                $numbers === [] ? null : $numbers[count($numbers) - 1], $one->line,
+            );
+            $sheet->personIds[$one->key] = $i + 1;
+            foreach ($numbers as $number) {
+                $sheet->consent[$number->e164] = ['optedOut' => $one->optedOut, 'optedIn' => $one->optedIn, 'mayHaveOptedOut' => false];
+            }
+        }
+        foreach ($this->records as $record) {
+            $person = $record->person === null ? null : $sheet->personIds[$record->person];
+            $sheet->upsert($record->key, $record->type, $person, $sheet->withPerson($record->type, $person, $record->values));
+        }
+
+        return $sheet;
     }
 
     /** @throws Unreadable with everything that is wrong */
@@ -134,8 +123,9 @@ final readonly class World
         $lines = array_map(fn (Line $line, int $i): Line => $line->with(id: $i + 1), $lines, array_keys($lines));
 
         return new self(
-            $begins, $ends, self::withOneWay($business, $lines), $policy, $words, $types, $lines, $staff, $people, $records, $events,
-            $pools, $codes, $alive, $rules,
+            $begins, $ends,
+            new Configuration(self::withOneWay($business, $lines), $policy, $words, $types, $lines, $staff, $pools, $codes, $alive),
+            $people, $records, $events, $rules,
         );
     }
 

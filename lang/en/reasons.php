@@ -103,6 +103,17 @@ return [
         'no_json' => 'A body in JSON is expected on the lines below, each behind “| ”.',
     ],
 
+    'forecast' => [
+        'release' => 'once somebody lets it go',
+        'conditions' => 'only if the conditions of “:rule” hold by then',
+        'date' => 'only if the date stays :at',
+        'no_answer' => 'only if :who has not answered by then',
+        'no_reply' => 'only if :who has not replied by then',
+        'while' => 'only as long as what the rule needs still holds',
+        'goal' => 'only if its goal is not met before',
+        'looks_again' => 'the rule looks again before it',
+    ],
+
     'document' => [
         'no_file' => 'There is no such file.',
         'moment_expected' => 'A moment is expected here, such as 2026-03-14T09:00:00Z.',

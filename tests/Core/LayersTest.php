@@ -18,7 +18,7 @@ final class LayersTest extends TestCase
     /** Each knows those before its own line; those of one line stand beside one another. "." are the values at the top of the tree. */
     private const CORE = [
         ['.'], ['Document'], ['Time'], ['Number'], ['Text'], ['Record'], ['Rule'], ['Context'], ['Gate'], ['Engine'],
-        ['Rehearsal', 'Check', 'Prose', 'Intake'], ['Starter'],
+        ['InMemory'], ['Rehearsal', 'Forecast', 'Check', 'Prose', 'Intake'], ['Starter'],
     ];
 
     /** @var array<string, list<string>> by file: several tests ask about the same */

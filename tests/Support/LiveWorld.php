@@ -52,8 +52,12 @@ final class LiveWorld
     {
     }
 
-    /** @param  list<Core\Rule>  $rules besides those of the world, first in order */
-    public function live(array $rules): void
+    /**
+     * @param  list<Core\Rule>  $rules besides those of the world, first in order
+     * @param  \DateTimeImmutable|null  $quietFrom  from then on nothing happens any more, and nobody answers
+     * @param  \Closure(): void|null  $then  what is asked at that moment
+     */
+    public function live(array $rules, ?\DateTimeImmutable $quietFrom = null, ?\Closure $then = null): void
     {
         $this->empty();
         ($this->clockTo)($this->world->begins);
@@ -69,9 +73,16 @@ final class LiveWorld
         }
         $this->settle();
         foreach ($this->world->events as $event) {
+            if ($quietFrom !== null && $event->at > $quietFrom) {
+                break;
+            }
             $this->until($event->at);
             $this->happen($event);
             $this->settle();
+        }
+        if ($quietFrom !== null && $then !== null) {
+            $this->until($quietFrom);
+            $then();
         }
         $this->until($this->world->ends);
     }
@@ -119,7 +130,7 @@ final class LiveWorld
             'leap_to_march' => ($business['leap_days_on'] ?? '') === '1_march',
         ]);
         AccountOffsets::fill(Business::query()->firstOrFail()->zone);
-        foreach ($this->world->staff as $staff) {
+        foreach ($this->world->configuration->staff as $staff) {
             Staff::query()->create([
                 'name' => $staff->name, 'email' => $staff->email, 'password' => 'x', 'role' => 'administrator', 'number' => $staff->number,
                 'texts_allowed' => $staff->textsAllowed,
@@ -131,7 +142,7 @@ final class LiveWorld
                 'pace' => $line['pace'] ?? null, 'countries' => $line['countries'] ?? null, 'hours' => $line['hours'] ?? null,
             ]);
         }
-        foreach ($this->world->types as $type) {
+        foreach ($this->world->configuration->types as $type) {
             $id = DB::table('record_types')->insertGetId([
                 'key' => $type->key, 'name' => $type->name, 'plural' => $type->name.'s', 'person_field' => $type->personField,
                 'start_field' => $type->startField,
@@ -151,7 +162,7 @@ final class LiveWorld
         foreach ($this->document['pools'] ?? [] as $name => $wordings) {
             DB::table('pools')->insert(['name' => $name, 'wordings' => json_encode($wordings)]);
         }
-        foreach ($this->world->codes as $list => $codes) {
+        foreach ($this->world->configuration->codes as $list => $codes) {
             foreach ($codes as $code) {
                 DB::table('codes')->insert(['list' => $list, 'code' => $code]);
             }
@@ -189,7 +200,7 @@ final class LiveWorld
 
     private function record(WorldRecord $record, bool $quietly = false): void
     {
-        $type = $this->world->types[$record->type];
+        $type = $this->world->configuration->types[$record->type];
         $fields = [];
         foreach ($record->values as $key => $value) {
             $fields[$key] = $type->fields[$key]->kind === FieldKind::Staff && $value !== null ? "#$value" : $value;

@@ -39,7 +39,7 @@ final class RandomWorlds
         );
         $keys = array_map(fn (Rule $rule): string => (string) $rule->key, $rules);
         $drawn = array_map(fn (int $i): string => "drawn-$i", range(1, 6 + $seed % 4));
-        $names = new BoathouseNames($worlds->build()->types, [...$keys, ...$drawn, 'no-such-rule'], $from);
+        $names = new BoathouseNames($worlds->build()->configuration->types, [...$keys, ...$drawn, 'no-such-rule'], $from);
         foreach ($drawn as $key) {
             $rules[] = RandomRules::next($names, $key);
         }

@@ -68,12 +68,13 @@ final class Rehearse extends Command
     private function checkTypes(Rule $rule, World $world): void
     {
         $problems = [];
+        $types = $world->configuration->types;
         foreach ([$rule, ...$world->rules] as $i => $one) {
             $type = $one->trigger->type();
-            if ($type !== RecordType::PERSON && ! isset($world->types[$type])) {
+            if ($type !== RecordType::PERSON && ! isset($types[$type])) {
                 $problems[] = new Problem(
                     $i === 0 ? '$.trigger.type' : '$.rules['.($i - 1).'].trigger.type',
-                    new Reason('document.type_not_there', ['rule' => $one->name, 'type' => $type, 'known' => array_keys($world->types)]),
+                    new Reason('document.type_not_there', ['rule' => $one->name, 'type' => $type, 'known' => array_keys($types)]),
                 );
             }
         }

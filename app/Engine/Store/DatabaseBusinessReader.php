@@ -16,6 +16,7 @@ use Linnet\Core\Context\Reply;
 use Linnet\Core\Engine\Port\BusinessReader;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Gate\Policy;
+use Linnet\Core\InMemory\Configuration;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Number\Numbers;
 use Linnet\Core\Record\ActivationState;
@@ -334,17 +335,31 @@ final class DatabaseBusinessReader implements BusinessReader
 
     public function lastTexts(int $personId): array
     {
-        return ($this->justLeft === null ? [] : ($this->justLeft)($personId)) +
-            DB::table('messages')
-                ->where('person_id', $personId)
-                ->where('origin', MessageOrigin::Rule->value)
-                ->whereNotNull('left_at')
-                ->where('state', '!=', MessageState::Failed->value)
-                ->groupBy('rule_id')
-                ->selectRaw('rule_id, max(left_at) as last_at')
-                ->get()
-                ->mapWithKeys(fn (\stdClass $row): array => [(string) $row->rule_id => self::moment($row->last_at)])
-                ->all();
+        return ($this->justLeft === null ? [] : ($this->justLeft)($personId)) + (self::lastTextsOf([$personId])[$personId] ?? []);
+    }
+
+    /**
+     * When people last had a text of each rule.
+     *
+     * @param  list<int>  $people
+     * @return array<int, array<string, \DateTimeImmutable>> by person and rule
+     */
+    public static function lastTextsOf(array $people): array
+    {
+        $rows = DB::table('messages')
+            ->whereIn('person_id', $people)
+            ->where('origin', MessageOrigin::Rule->value)
+            ->whereNotNull('left_at')
+            ->where('state', '!=', MessageState::Failed->value)
+            ->groupBy('person_id', 'rule_id')
+            ->selectRaw('person_id, rule_id, max(left_at) as last_at')
+            ->get();
+        $last = [];
+        foreach ($rows as $row) {
+            $last[(int) $row->person_id][(string) $row->rule_id] = self::moment($row->last_at);
+        }
+
+        return $last;
     }
 
     public function pool(string $name): array
@@ -421,6 +436,20 @@ final class DatabaseBusinessReader implements BusinessReader
     public function version(int $id): Rule
     {
         return $this->versions[$id] ??= self::parse((string) DB::table('rule_versions')->where('id', $id)->value('document'));
+    }
+
+    /**
+     * What paper begins with, whoever is on it.
+     *
+     * @param  array<string, list<string>>  $codes  those that would be given next, by list
+     * @param  array<string, list<Wording>>|null  $pools  null for all there are
+     */
+    public function configuration(array $codes = [], ?array $pools = null): Configuration
+    {
+        return new Configuration(
+            $this->business, $this->policy, $this->words(), $this->types(), $this->lines(), $this->allStaff(),
+            $pools ?? $this->pools(), $codes,
+        );
     }
 
     public static function moment(mixed $written): \DateTimeImmutable

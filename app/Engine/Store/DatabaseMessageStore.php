@@ -26,9 +26,15 @@ use Linnet\Core\Text\Wording\Used;
 final class DatabaseMessageStore implements MessageStore
 {
     /** Wordings are counted over all, and for each person; whoever is no person of ours, such as a colleague, is counted as one. */
-    private const ALL = 0;
+    public const ALL = 0;
 
-    private const OTHERS = -1;
+    public const OTHERS = -1;
+
+    /** States of texts whose words count as said, or about to be. */
+    public const SAID = [
+        MessageState::Waiting->value, MessageState::Ready->value, MessageState::CutOff->value, MessageState::Handed->value,
+        MessageState::Arrived->value,
+    ];
 
     /** More than all workers together may have spent and not written yet. */
     private const UNSEEN_MICROS = 1_000_000_000;
@@ -122,6 +128,12 @@ final class DatabaseMessageStore implements MessageStore
         }
     }
 
+    /** @return array<string, OutText> those that were read, by run and name */
+    public function all(): array
+    {
+        return array_filter($this->texts);
+    }
+
     /** @param  list<int>  $people whom texts may go to */
     public function preloadPeople(array $people): void
     {
@@ -148,10 +160,7 @@ final class DatabaseMessageStore implements MessageStore
                 ->whereIn('person_id', $chunk)
                 ->where('at', '>', $since)
                 ->where('origin', MessageOrigin::Rule->value)
-                ->whereIn('state', [
-                    MessageState::Waiting->value, MessageState::Ready->value, MessageState::CutOff->value, MessageState::Handed->value,
-                    MessageState::Arrived->value,
-                ])
+                ->whereIn('state', self::SAID)
                 ->get(['person_id', 'words_hash', 'name', 'left_at', 'wanted_at', 'due_at']);
             foreach ($rows as $row) {
                 $this->said[(int) $row->person_id][(string) $row->words_hash][(string) $row->name] ??= [

@@ -7,6 +7,8 @@ namespace App\Pages\Rules;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
 use Linnet\Core\Context\Subject;
+use Linnet\Core\InMemory\Configuration;
+use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
@@ -14,10 +16,8 @@ use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\RecordType;
-use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\Rehearsed;
-use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Starter\Starter;
 
 /** A starter rehearsed on somebody who is made up, with our hours, limits and lines. */
@@ -35,10 +35,11 @@ final class MadeUp
         $at = $unit->now->setTimezone(new \DateTimeZone($business->zone))->setTime(10, 0)->setTimezone(new \DateTimeZone('UTC'));
         $staff = $known->allStaff();
         $sheet = new Sheet(
-            World::around(
-                $at, $known->business(), $known->policy(), $known->words(), $starter->types, [$sender], $staff, [],
-                ['welcome' => ['QUAY10']],
+            new Configuration(
+                $known->business(), $known->policy(), $known->words(), $starter->types, [$sender], $staff,
+                codes: ['welcome' => ['QUAY10']],
             ),
+            $at,
         );
         $born = $unit->now->modify('+3 days')->format('1990-m-d');
         $sheet->people[1] = new Person(

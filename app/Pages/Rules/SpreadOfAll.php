@@ -9,14 +9,13 @@ use App\Models\RecordType;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\ContextFactory;
+use Linnet\Core\InMemory\InMemoryBusinessReader;
+use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\RecordType as CoreType;
-use Linnet\Core\Rehearsal\InMemory\InMemoryBusinessReader;
-use Linnet\Core\Rehearsal\InMemory\Sheet;
-use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Text\Bounds;
 use Linnet\Core\Text\FirstTextAdditions;
 use Linnet\Core\Text\Length;
@@ -162,12 +161,7 @@ final class SpreadOfAll
     {
         $known = $this->unit->reader;
         $zones = json_decode((string) $row['zones'], true);
-        $sheet = new Sheet(
-            World::around(
-                $this->unit->now, $known->business(), $known->policy(), $known->words(), $known->types(), $known->lines(),
-                $known->allStaff(), [], [],
-            ),
-        );
+        $sheet = new Sheet($known->configuration(pools: []), $this->unit->now);
         [$head, $key] = [...explode('.', $node->path), ''];
         $own = $key === '' && $raw !== null ? [$head => $raw] : [];
         $sheet->people[1] = $person = new Person(

@@ -102,14 +102,15 @@ final class ChecksTest extends TestCase
         $rule = (new RuleReader($language))->read($text);
         self::assertSame([], $rule->errors, json_encode($rule->errors) ?: '');
         $worlds = Worlds::boathouse();
-        $world = $worlds
+        $set = $worlds
             ->policy([
                 'decent_hours' => [
                     'service' => WeeklyHours::daily('08:00', '20:30')->toDocument(),
                     'marketing' => ['week' => array_fill_keys(WeeklyHours::DAYS, [])],
                 ],
             ])
-            ->build();
+            ->build()
+            ->configuration;
         $others = array_map(fn (string $other): Rule => (new RuleReader($language))->read($other)->rule ?? self::fail($other), [
             "When somebody texts level:\n  end: so.",
             "When a call comes in, if its outcome is missed:\n  text the caller from the line they called, as a service text:\n    | Sorry.",
@@ -141,8 +142,8 @@ final class ChecksTest extends TestCase
         );
 
         return new Question(
-            $rule->rule ?? self::fail(), $world->business, $world->policy, $world->words, $world->types, [...$world->lines, $name],
-            array_column($world->staff, 'email'), $others, ['hire'], ['water-level' => [new Wording('w', Template::parse('Low.'))]],
+            $rule->rule ?? self::fail(), $set->business, $set->policy, $set->words, $set->types, [...$set->lines, $name],
+            array_column($set->staff, 'email'), $others, ['hire'], ['water-level' => [new Wording('w', Template::parse('Low.'))]],
             ['welcome'], $reached,
         );
     }

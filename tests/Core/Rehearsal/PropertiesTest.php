@@ -111,8 +111,8 @@ final class PropertiesTest extends TestCase
     /** @param  list<OutText>  $sent */
     private function withinCapsAndPace(World $world, array $sent, int $seed): void
     {
-        $cap = $world->policy->cap;
-        $pace = $world->lines[0]->pace;
+        $cap = $world->configuration->policy->cap;
+        $pace = $world->configuration->lines[0]->pace;
         $byPerson = $byLine = [];
         foreach ($sent as $text) {
             $byPerson[$text->to->personId][] = $text->settledAt?->getTimestamp();

@@ -7,8 +7,7 @@ namespace Tests\Feature\Engine;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
 use Linnet\Core\Engine\Port\MessageStore;
-use Linnet\Core\Rehearsal\InMemory\InMemoryMessageStore;
-use Linnet\Core\Rehearsal\InMemory\Sheet;
+use Linnet\Core\InMemory\InMemoryMessageStore;
 use Linnet\Core\Text\Wording\Used;
 use Tests\Feature\TestCase;
 use Tests\Support\Worlds;
@@ -31,6 +30,6 @@ final class WordingUsesTest extends TestCase
 
         self::assertEquals([new Used(['a' => 2, 'b' => 0], ['a' => 1, 'b' => 0]), new Used(['a' => 2, 'b' => 0], ['a' => 1]),
             new Used(['a' => 2, 'b' => 0], [])], $life);
-        self::assertEquals($life, $counted(new InMemoryMessageStore(new Sheet(Worlds::boathouse()->build()))));
+        self::assertEquals($life, $counted(new InMemoryMessageStore(Worlds::boathouse()->build()->sheet())));
     }
 }

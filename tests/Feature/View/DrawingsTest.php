@@ -13,7 +13,6 @@ use App\Pages\Today\DayDrawn;
 use App\Rules\Vocabularies;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Prose\Language;
-use Linnet\Core\Rehearsal\InMemory\Sheet;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rule\Rule as Written;
@@ -169,12 +168,11 @@ final class DrawingsTest extends TestCase
 
     private function rehearse(Written $rule, string $zone, string $now): Rehearsed
     {
-        $sheet = new Sheet(
-            Worlds::boathouse($now, '2026-05-01T00:00:00Z')
-                ->person('ana', '+447700900322', ['zone' => $zone])
-                ->record('c', 'call', 'ana', ['outcome' => 'missed'])
-                ->build(),
-        );
+        $sheet = Worlds::boathouse($now, '2026-05-01T00:00:00Z')
+            ->person('ana', '+447700900322', ['zone' => $zone])
+            ->record('c', 'call', 'ana', ['outcome' => 'missed'])
+            ->build()
+            ->sheet();
 
         return Rehearsal::oneRun($sheet, $rule, new Subject(1, 1), 'front-desk');
     }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Rehearsal\InMemory;
+namespace Linnet\Core\InMemory;
 
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\DomainEvent;
@@ -31,7 +31,7 @@ final readonly class InMemoryRunStore implements RunStore
             return null;
         }
         $this->sheet->occasions[$key] = true;
-        $id = count($this->sheet->runs) + 1;
+        $id = ++$this->sheet->lastRun;
         $run = new Run($id, $published->ruleId, $published->rule, $subject, $state, $why->line, $why->number, $why->cause);
         $run->pausedUntil = $this->sheet->rules[(int) $published->ruleId]->pausedUntil;
         $this->sheet->lastBegan["$published->ruleId/{$run->personId()}"] = $state->beganAt;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Rehearsal\InMemory;
+namespace Linnet\Core\InMemory;
 
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\Port\MessageStore;
@@ -11,43 +11,13 @@ use Linnet\Core\Engine\TextState;
 use Linnet\Core\Gate\TextOrigin;
 use Linnet\Core\Text\Wording\Used;
 
-final class InMemoryMessageStore implements MessageStore
+final readonly class InMemoryMessageStore implements MessageStore
 {
-    /** @var array<string, array<string, int>> by what they are counted under, and wording */
-    private array $times = [];
+    private MessageHistory $history;
 
-    /** @var array<string, array<string, int>> the same, with the person */
-    private array $byPerson = [];
-
-    /**
-     * @var array<int, array<string, array<string, array{left: \DateTimeImmutable|null, wanted: \DateTimeImmutable, held: bool}>>> what was
-     * said, by person, words and text
-     */
-    private array $said = [];
-
-    /** @var array<int, list<\DateTimeImmutable>> by person */
-    private array $recent = [];
-
-    /** @var list<array{\DateTimeImmutable, int}> */
-    private array $spent = [];
-
-    /** @var array<int, int> what was spent since a moment that was asked about */
-    private array $sums = [];
-
-    /** @var array<string, list<int>> by line */
-    private array $departed = [];
-
-    /** @var array<int, array<string, \DateTimeImmutable>> when each line was last used, by person */
-    private array $lines = [];
-
-    /** @var array<string, string> codes given, by list and person */
-    private array $codes = [];
-
-    /** @var array<string, int> how many codes of a list are given */
-    private array $given = [];
-
-    public function __construct(private readonly Sheet $sheet)
+    public function __construct(private Sheet $sheet)
     {
+        $this->history = $sheet->history;
     }
 
     public function of(Run $run, string $name): ?OutText
@@ -59,7 +29,7 @@ final class InMemoryMessageStore implements MessageStore
     {
         $this->sheet->texts[($text->run->id ?? '')."/$text->name"] = $text;
         if ($text->origin === TextOrigin::Rule && $text->to->personId !== null && $text->composed !== null) {
-            $said = &$this->said[$text->to->personId][$text->composed->words][($text->run->id ?? '')."/$text->name"];
+            $said = &$this->history->said[$text->to->personId][md5($text->composed->words)][($text->run->id ?? '')."/$text->name"];
             $said = ['left' => $text->state === TextState::Left ? $text->settledAt : null, 'wanted' => $text->wantedAt, 'held' => false];
         }
         if ($text->state !== TextState::Left || $text->composed === null || $text->settledAt === null) {
@@ -68,14 +38,14 @@ final class InMemoryMessageStore implements MessageStore
         $person = $text->to->personId;
         if ($text->origin === TextOrigin::Rule && $person !== null) {
             $this->sheet->opened["$person/$text->line"] = true;
-            $this->recent[$person] = [$text->settledAt, ...array_slice($this->recent[$person] ?? [], 0, 5000)];
+            $this->history->recent[$person] = [$text->settledAt, ...array_slice($this->history->recent[$person] ?? [], 0, 5000)];
             if ($text->run !== null) {
                 $this->sheet->lastTexts[$person][$text->run->ruleId] = $text->settledAt;
             }
             $this->spend($text->settledAt, $text->composed->price);
         }
         if ($person !== null && $text->line !== null) {
-            $this->lines[$person][$text->line] = $text->settledAt;
+            $this->history->lines[$person][$text->line] = $text->settledAt;
         }
     }
 
@@ -83,21 +53,22 @@ final class InMemoryMessageStore implements MessageStore
     {
         $key = 'text:'.($text->run->id ?? '')."/$text->name";
         $until === null ? $this->sheet->agenda->clear($key) : $this->sheet->agenda->schedule($key, $until);
-        $said = $text->composed === null ? null : $this->said[(int) $text->to->personId][$text->composed->words][substr($key, 5)] ?? null;
-        if ($said !== null && $text->composed !== null) {
-            $this->said[(int) $text->to->personId][$text->composed->words][substr($key, 5)] = ['held' => $until !== null] + $said;
+        $hash = $text->composed === null ? '' : md5($text->composed->words);
+        $said = $this->history->said[(int) $text->to->personId][$hash][substr($key, 5)] ?? null;
+        if ($said !== null) {
+            $this->history->said[(int) $text->to->personId][$hash][substr($key, 5)] = ['held' => $until !== null] + $said;
         }
     }
 
     public function used(string $wordings, ?int $personId, bool $isLimited): Used
     {
-        return new Used($this->times[$wordings] ?? [], $this->byPerson["$wordings/$personId"] ?? []);
+        return new Used($this->history->times[$wordings] ?? [], $this->history->byPerson["$wordings/$personId"] ?? []);
     }
 
     public function count(string $wordings, string $wording, ?int $personId, int $by): void
     {
-        $this->times[$wordings][$wording] = ($this->times[$wordings][$wording] ?? 0) + $by;
-        $this->byPerson["$wordings/$personId"][$wording] = ($this->byPerson["$wordings/$personId"][$wording] ?? 0) + $by;
+        $this->history->times[$wordings][$wording] = ($this->history->times[$wordings][$wording] ?? 0) + $by;
+        $this->history->byPerson["$wordings/$personId"][$wording] = ($this->history->byPerson["$wordings/$personId"][$wording] ?? 0) + $by;
     }
 
     public function hasOpened(int $personId, string $line): bool
@@ -107,7 +78,7 @@ final class InMemoryMessageStore implements MessageStore
 
     public function sameSentAt(int $personId, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable
     {
-        $said = array_column($this->said[$personId][$words] ?? [], 'left');
+        $said = array_column($this->history->said[$personId][md5($words)] ?? [], 'left');
         $left = array_filter($said, fn (?\DateTimeImmutable $at): bool => $at > $since);
 
         return $left === [] ? null : max($left);
@@ -116,7 +87,7 @@ final class InMemoryMessageStore implements MessageStore
     public function sameHeldSince(OutText $text, string $words, \DateTimeImmutable $since): ?\DateTimeImmutable
     {
         $own = ($text->run->id ?? '')."/$text->name";
-        foreach ($this->said[(int) $text->to->personId][$words] ?? [] as $name => $said) {
+        foreach ($this->history->said[(int) $text->to->personId][md5($words)] ?? [] as $name => $said) {
             if ($name !== $own && $said['held'] && $said['wanted'] > $since && $said['wanted'] <= $text->wantedAt) {
                 return $said['wanted'];
             }
@@ -127,54 +98,54 @@ final class InMemoryMessageStore implements MessageStore
 
     public function recent(int $personId, int $many): array
     {
-        return array_slice($this->recent[$personId] ?? [], 0, $many);
+        return array_slice($this->history->recent[$personId] ?? [], 0, $many);
     }
 
     public function spentSince(\DateTimeImmutable $since): int
     {
         $key = $since->getTimestamp();
-        if (! isset($this->sums[$key])) {
-            $this->sums[$key] = 0;
-            for ($i = count($this->spent) - 1; $i >= 0 && $this->spent[$i][0] >= $since; $i--) {
-                $this->sums[$key] += $this->spent[$i][1];
+        if (! isset($this->history->sums[$key])) {
+            $this->history->sums[$key] = 0;
+            for ($i = count($this->history->spent) - 1; $i >= 0 && $this->history->spent[$i][0] >= $since; $i--) {
+                $this->history->sums[$key] += $this->history->spent[$i][1];
             }
         }
 
-        return $this->sums[$key];
+        return $this->history->sums[$key];
     }
 
     private function spend(\DateTimeImmutable $at, int $price): void
     {
-        $this->spent[] = [$at, $price];
-        foreach ($this->sums as $since => $sum) {
+        $this->history->spent[] = [$at, $price];
+        foreach ($this->history->sums as $since => $sum) {
             if ($at->getTimestamp() >= $since) {
-                $this->sums[$since] = $sum + $price;
+                $this->history->sums[$since] = $sum + $price;
             }
         }
     }
 
     public function reservedSlots(string $line, array $ks): array
     {
-        $departed = $this->departed[$line] ?? [];
-        $many = count($departed);
+        $departed = $this->history->departed[$line] ?? [];
+        $known = count($departed);
         $back = [];
         foreach ($ks as $k) {
-            if ($k <= $many) {
-                $back[$k] = $departed[$many - $k];
+            if ($k <= $known) {
+                $back[$k] = $departed[$known - $k];
             }
         }
 
-        return [$back, $many];
+        return [$back, $known + ($this->history->departedBefore[$line] ?? 0)];
     }
 
     public function reserveSlot(string $line, \DateTimeImmutable $at): void
     {
-        $this->departed[$line][] = $at->getTimestamp();
+        $this->history->departed[$line][] = $at->getTimestamp();
     }
 
     public function lastLine(int $personId, array $among): ?string
     {
-        $lines = $this->lines[$personId] ?? [];
+        $lines = $this->history->lines[$personId] ?? [];
         foreach ($this->sheet->heardLines[$personId] ?? [] as $line => $at) {
             $lines[$line] = max($lines[$line] ?? $at, $at);
         }
@@ -189,15 +160,15 @@ final class InMemoryMessageStore implements MessageStore
 
     public function code(string $list, int $personId): ?string
     {
-        if (! isset($this->codes["$list/$personId"])) {
-            $code = $this->sheet->world->codes[$list][$this->given[$list] ?? 0] ?? null;
+        if (! isset($this->history->codes["$list/$personId"])) {
+            $code = $this->sheet->configuration->codes[$list][$this->history->given[$list] ?? 0] ?? null;
             if ($code === null) {
                 return null;
             }
-            $this->given[$list] = ($this->given[$list] ?? 0) + 1;
-            $this->codes["$list/$personId"] = $code;
+            $this->history->given[$list] = ($this->history->given[$list] ?? 0) + 1;
+            $this->history->codes["$list/$personId"] = $code;
         }
 
-        return $this->codes["$list/$personId"];
+        return $this->history->codes["$list/$personId"];
     }
 }

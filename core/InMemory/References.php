@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Rehearsal\InMemory;
+namespace Linnet\Core\InMemory;
 
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Field;
@@ -55,7 +55,7 @@ final readonly class References
 
     private function staff(string $said): ?int
     {
-        foreach ($this->sheet->world->staff as $staff) {
+        foreach ($this->sheet->configuration->staff as $staff) {
             if (in_array(mb_strtolower($said, 'UTF-8'), Staff::names($staff->id, $staff->name, $staff->email), true)) {
                 return $staff->id;
             }

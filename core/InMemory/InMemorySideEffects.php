@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Rehearsal\InMemory;
+namespace Linnet\Core\InMemory;
 
 use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\Effect\SetLabel;
@@ -121,7 +121,7 @@ final readonly class InMemorySideEffects implements SideEffects
     public function answer(Run $run, string $number): void
     {
         $person = $this->sheet->people[$run->personId()];
-        $alive = $this->sheet->world->alive[$number] ?? true;
+        $alive = $this->sheet->configuration->alive[$number] ?? true;
         $this->sheet->people[$run->personId()] = self::with($person, ['numbers' => array_map(
             fn (PersonNumber $n): PersonNumber => $n->e164 === $number ? $this->lookedUp($n, $alive) : $n,
             $person->numbers,

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Rehearsal\InMemory;
+namespace Linnet\Core\InMemory;
 
 use Linnet\Core\Context\Reply;
 use Linnet\Core\Engine\Port\BusinessReader;
@@ -30,12 +30,12 @@ final readonly class InMemoryBusinessReader implements BusinessReader
 
     public function business(): Business
     {
-        return $this->sheet->world->business;
+        return $this->sheet->configuration->business;
     }
 
     public function policy(): Policy
     {
-        return $this->sheet->world->policy;
+        return $this->sheet->configuration->policy;
     }
 
     public function person(int $id): ?Person
@@ -50,7 +50,7 @@ final readonly class InMemoryBusinessReader implements BusinessReader
 
     public function type(string $key): ?RecordType
     {
-        return $this->sheet->world->types[$key] ?? null;
+        return $this->sheet->configuration->types[$key] ?? null;
     }
 
     public function recordsOf(int $personId, string $type): array
@@ -62,12 +62,12 @@ final readonly class InMemoryBusinessReader implements BusinessReader
 
     public function staff(int $id): ?Staff
     {
-        return array_column($this->sheet->world->staff, null, 'id')[$id] ?? null;
+        return array_column($this->sheet->configuration->staff, null, 'id')[$id] ?? null;
     }
 
     public function staffByEmail(string $email): ?Staff
     {
-        return array_column($this->sheet->world->staff, null, 'email')[$email] ?? null;
+        return array_column($this->sheet->configuration->staff, null, 'email')[$email] ?? null;
     }
 
     public function nameOf(FieldKind $kind, int $id): ?string
@@ -98,15 +98,12 @@ final readonly class InMemoryBusinessReader implements BusinessReader
 
     public function lastChangeAt(int $personId): \DateTimeImmutable
     {
-        return $this->sheet->lastChangeAt[$personId] ?? $this->sheet->world->begins;
+        return $this->sheet->lastChangeAt[$personId] ?? $this->sheet->begins;
     }
 
     public function replies(int $runId, int $after): array
     {
-        return array_values(array_map(
-            fn (array $heard): Reply => new Reply($heard['id'], $heard['at'], $heard['text'], $heard['answer'], $heard['remark']),
-            array_filter($this->sheet->put[$runId] ?? [], fn (array $heard): bool => $heard['id'] > $after),
-        ));
+        return array_values(array_filter($this->sheet->put[$runId] ?? [], fn (Reply $heard): bool => $heard->id > $after));
     }
 
     public function lastTexts(int $personId): array
@@ -116,7 +113,7 @@ final readonly class InMemoryBusinessReader implements BusinessReader
 
     public function pool(string $name): array
     {
-        return $this->sheet->world->pools[$name] ?? [];
+        return $this->sheet->configuration->pools[$name] ?? [];
     }
 
     public function rules(): array

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Rehearsal\InMemory;
+namespace Linnet\Core\InMemory;
 
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Rule\Rule;

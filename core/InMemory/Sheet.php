@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Rehearsal\InMemory;
+namespace Linnet\Core\InMemory;
 
+use Linnet\Core\Context\Reply;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\DomainEvent;
@@ -16,9 +17,7 @@ use Linnet\Core\Record\Change\StatusReported;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Person;
-use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
-use Linnet\Core\Rehearsal\World;
 
 /** All that is written down while a world is lived through on paper. */
 final class Sheet
@@ -26,6 +25,8 @@ final class Sheet
     public \DateTimeImmutable $now;
 
     public readonly Agenda $agenda;
+
+    public readonly MessageHistory $history;
 
     /** @var array<int, Person> */
     public array $people = [];
@@ -51,6 +52,9 @@ final class Sheet
     /** @var array<int, Run> */
     public array $runs = [];
 
+    /** The highest number a run has had. */
+    public int $lastRun = 0;
+
     /** @var array<int, array<int, Run>> live runs by person */
     public array $live = [];
 
@@ -72,10 +76,7 @@ final class Sheet
     /** @var array<int, array<string, \DateTimeImmutable>> when they last wrote to each line, by person */
     public array $heardLines = [];
 
-    /**
-     * @var array<int, list<array{id: int, at: \DateTimeImmutable, text: string, answer: int|null, remark: string}>> what was put to each
-     * run's question
-     */
+    /** @var array<int, list<Reply>> what was put to each run's question */
     public array $put = [];
 
     /** @var array<int, \DateTimeImmutable> by person */
@@ -110,27 +111,12 @@ final class Sheet
 
     private int $changes = 0;
 
-    public function __construct(public readonly World $world)
+    public function __construct(public readonly Configuration $configuration, public readonly \DateTimeImmutable $begins)
     {
-        $this->now = $world->begins;
+        $this->now = $begins;
         $this->agenda = new Agenda;
-        $this->lines = array_column($world->lines, null, 'key');
-        foreach ($world->people as $i => $one) {
-            $numbers = array_map(fn ($n): PersonNumber => new PersonNumber($n->e164, $n->country, $n->kind, $n->zones), $one->numbers);
-            $called = is_string($one->own['first_name'] ?? null) ? $one->own['first_name'] : $one->key;
-            $this->people[$i + 1] = new Person(
-                $i + 1, $called, $one->own, $numbers, $one->zone, null, $one->tags, $one->lists,
-                $numbers === [] ? null : $numbers[count($numbers) - 1], $one->line,
-            );
-            $this->personIds[$one->key] = $i + 1;
-            foreach ($numbers as $number) {
-                $this->consent[$number->e164] = ['optedOut' => $one->optedOut, 'optedIn' => $one->optedIn, 'mayHaveOptedOut' => false];
-            }
-        }
-        foreach ($world->records as $record) {
-            $person = $record->person === null ? null : $this->personIds[$record->person];
-            $this->upsert($record->key, $record->type, $person, $this->withPerson($record->type, $person, $record->values));
-        }
+        $this->history = new MessageHistory;
+        $this->lines = array_column($configuration->lines, null, 'key');
     }
 
     /**
@@ -141,7 +127,7 @@ final class Sheet
      */
     public function withPerson(string $type, ?int $person, array $values): array
     {
-        $leads = $this->world->types[$type]->fields[$this->world->types[$type]->personField ?? ''] ?? null;
+        $leads = $this->configuration->types[$type]->fields[$this->configuration->types[$type]->personField ?? ''] ?? null;
 
         return $person !== null && $leads?->kind === FieldKind::Person ? [$leads->key => $person] + $values : $values;
     }
@@ -166,14 +152,16 @@ final class Sheet
             sort($this->recordsOf[(int) $person]);
         }
 
-        return $this->records[$id] = new Record($id, $this->world->types[$type], $values, $person, $this->now);
+        return $this->records[$id] = new Record($id, $this->configuration->types[$type], $values, $person, $this->now);
     }
 
     public function about(?int $person, ?int $record): Subject
     {
+        $zone = $this->configuration->business->zone;
+
         return $record === null
             ? new Subject($person)
-            : new Subject($this->records[$record]->personId, $record, $this->records[$record]->startsAt($this->world->business->zone));
+            : new Subject($this->records[$record]->personId, $record, $this->records[$record]->startsAt($zone));
     }
 
     /**

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Linnet\Core\Rehearsal\InMemory;
+namespace Linnet\Core\InMemory;
 
 /** Moments to look again, found in the order in which they come; of two at the same moment, the one noted first. */
 final class Agenda
@@ -30,6 +30,11 @@ final class Agenda
     public function clear(string $key): void
     {
         unset($this->due[$key]);
+    }
+
+    public function has(string $key): bool
+    {
+        return isset($this->due[$key]);
     }
 
     /** When something is due next, in seconds since 1970. */
