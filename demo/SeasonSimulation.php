@@ -76,7 +76,7 @@ final class SeasonSimulation
         private readonly HandClock $clock,
         private readonly Season $season,
         private readonly \Closure $tell,
-        private readonly bool $answers = true,
+        private bool $answers = true,
     ) {
         $this->carrier = new InstantCarrier;
         $this->later = new Later;
@@ -88,8 +88,7 @@ final class SeasonSimulation
      */
     public function live(array $people, \Closure $progress): void
     {
-        app()->instance(Carriers::class, Carriers::just($this->carrier));
-        app()->instance(ClockInterface::class, $this->clock);
+        $this->enter();
         $business = Business::ours();
         $this->place = new Place($business->country, $business->zone);
         resolve(SampleTownPeople::class)->add($people);
@@ -113,6 +112,31 @@ final class SeasonSimulation
                 $progress($next);
             }
         }
+        $this->leave();
+    }
+
+    /** Goes on behind the season: what is due is done at its moment, and nobody does or answers anything. */
+    public function liveQuietly(\DateTimeImmutable $until): void
+    {
+        $this->answers = false;
+        $this->later = new Later;
+        $this->enter();
+        for ($nothing = (fn (): \Generator => yield from [])(); ($next = $this->next($nothing, $until)) !== null;) {
+            $this->clock->moveTo((new \DateTimeImmutable("@$next"))->setTimezone(new \DateTimeZone('UTC')));
+            $this->settle();
+        }
+        $this->clock->moveTo($until);
+        $this->leave();
+    }
+
+    private function enter(): void
+    {
+        app()->instance(Carriers::class, Carriers::just($this->carrier));
+        app()->instance(ClockInterface::class, $this->clock);
+    }
+
+    private function leave(): void
+    {
         $this->flush();
         app()->forgetInstance(Carriers::class);
         app()->forgetInstance(ClockInterface::class);

@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\AheadController;
 use App\Http\Controllers\ApiPageController;
 use App\Http\Controllers\AskAgainController;
 use App\Http\Controllers\BoardController;
@@ -135,6 +136,8 @@ Route::middleware('auth')->group(function (): void {
             ->middleware(PreserveSession::class)
             ->name('rules.samples');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
+        Route::get('ahead', [AheadController::class, 'index'])->middleware(PreserveSession::class)->name('ahead');
+        Route::get('ahead/{day}', [AheadController::class, 'day'])->where('day', '\d{4}-\d\d-\d\d')->name('ahead.day');
         Route::get('sent', [SentController::class, 'index'])->name('sent.index');
         Route::get('sent/{message}/why', WhyController::class)->name('messages.why');
         Route::get('sources', [SourceController::class, 'index'])->name('sources.index');

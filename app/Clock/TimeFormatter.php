@@ -16,6 +16,12 @@ final class TimeFormatter
         return $at->setTimezone(new \DateTimeZone($zone))->format('D j F H:i');
     }
 
+    /** "Tue 3 March". */
+    public static function dayIn(\DateTimeImmutable $at, string $zone): string
+    {
+        return $at->setTimezone(new \DateTimeZone($zone))->format('D j F');
+    }
+
     /** The town a zone is named after. */
     public static function place(string $zone): string
     {

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Counts;
 
 use App\Clock\Day;
+use App\Models\ComingText;
 use App\Models\Message;
 use App\Models\MessageState;
-use App\Models\Timer;
 use Illuminate\Database\Eloquent\Builder;
 
 /** Texts by the hours of a day, one count for each of its hours. */
@@ -23,14 +23,10 @@ final class HourCounts
         return self::of($left, 'at', $day);
     }
 
-    /** @return list<int> that wait and steps of runs, due from now on */
-    public static function due(Day $day, \DateTimeImmutable $now): array
+    /** @return list<int> that may leave, from now on */
+    public static function coming(Day $day, \DateTimeImmutable $now): array
     {
-        $due = Timer::query()
-            ->underWay()
-            ->whereBetween('due_at', [$now, $day->ends]);
-
-        return self::of($due, 'due_at', $day);
+        return self::of(ComingText::query()->whereBetween('leaves_at', [$now, $day->ends]), 'leaves_at', $day);
     }
 
     /**

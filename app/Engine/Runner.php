@@ -11,6 +11,7 @@ use App\Intake\ChangeOrigin;
 use App\Intake\ChangeRow;
 use App\Models\Change;
 use App\Models\ChangeKind;
+use App\Models\ForecastMark;
 use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageState;
@@ -287,7 +288,17 @@ final readonly class Runner
      */
     private function inTransaction(\Closure $work, array $people = []): mixed
     {
-        return UnitOfWork::transaction($this->clock->now()->setTimezone(new \DateTimeZone('UTC')), $this->sideEffects, $work, $people);
+        return UnitOfWork::transaction(
+            $this->clock->now()->setTimezone(new \DateTimeZone('UTC')),
+            $this->sideEffects,
+            function (UnitOfWork $unit) use ($work): mixed {
+                $done = $work($unit);
+                ForecastMark::leave($unit->reader->known());
+
+                return $done;
+            },
+            $people,
+        );
     }
 
     /** @return list<int> */

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
  * Something the engine could not work out: it failed by itself, alone, twice. Kept until somebody has it tried again, or leaves it.
  *
  * @property int $id
- * @property string $kind change, or timer
+ * @property string $kind change, timer, or forecast, whose subject is a person
  * @property int $subject_id
  * @property array<string, mixed>|null $row what a timer was
  * @property string $detail
@@ -22,6 +22,9 @@ final class PutAside extends Model
     public const CHANGE = 'change';
 
     public const TIMER = 'timer';
+
+    /** What lies ahead of somebody. */
+    public const FORECAST = 'forecast';
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -34,13 +37,11 @@ final class PutAside extends Model
     {
         DB::transaction(function () use ($kind, $id, $detail, $now): void {
             $row = $kind === self::TIMER ? (array) DB::table('timers')->where('id', $id)->first() : null;
-            $kind === self::TIMER
-                ? DB::table('timers')
-                    ->where('id', $id)
-                    ->update(['due_at' => null])
-                : DB::table('changes')
-                    ->where('id', $id)
-                    ->update(['handled' => true]);
+            match ($kind) {
+                self::TIMER => DB::table('timers')->where('id', $id)->update(['due_at' => null]),
+                self::CHANGE => DB::table('changes')->where('id', $id)->update(['handled' => true]),
+                default => DB::table('coming_texts')->where('person_id', $id)->delete(),
+            };
             self::query()->upsert(
                 [
                     [
@@ -58,7 +59,9 @@ final class PutAside extends Model
     public function tryAgain(): void
     {
         DB::transaction(function (): void {
-            if ($this->kind === self::CHANGE) {
+            if ($this->kind === self::FORECAST) {
+                ForecastMark::leave([$this->subject_id]);
+            } elseif ($this->kind === self::CHANGE) {
                 DB::table('changes')->where('id', $this->subject_id)->update(['handled' => false]);
             } else {
                 $key = array_intersect_key($this->row ?? [], ['kind' => 1, 'subject_id' => 1, 'rule_id' => 1]);
@@ -75,6 +78,7 @@ final class PutAside extends Model
     public function person(): ?Person
     {
         $id = match (true) {
+            $this->kind === self::FORECAST => $this->subject_id,
             $this->kind === self::CHANGE => DB::table('changes')->where('id', $this->subject_id)->value('person_id'),
             ($this->row['kind'] ?? '') === Timer::RUN => DB::table('runs')
                 ->where('id', $this->row['subject_id'] ?? 0)

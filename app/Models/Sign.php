@@ -25,6 +25,9 @@ final class Sign extends Model
     /** Mail, look-ups, posts to other systems. */
     public const OUTSIDE = 'outside';
 
+    /** What lies ahead is worked out. */
+    public const FORECAST = 'forecast';
+
     /** A worker says so often that it is there. */
     private const EVERY_SECONDS = 5;
 

@@ -61,6 +61,7 @@ final class Timer extends Model
      */
     public static function askAgain(\DateTimeImmutable $now, ?int $lineId = null, ?int $ruleId = null, ?int $personId = null): void
     {
+        $personId === null || ForecastMark::leave([$personId]);
         $about = array_filter(['line_id' => $lineId, 'rule_id' => $ruleId, 'person_id' => $personId], fn (?int $id): bool => $id !== null);
         $at = $now->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
         Message::query()

@@ -8,6 +8,7 @@ use App\Database\DistinctValues;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
+use App\Models\ComingText;
 use App\Models\Consent;
 use App\Models\Conversation;
 use App\Models\Message;
@@ -15,6 +16,7 @@ use App\Models\MessageState;
 use App\Models\Person;
 use App\Models\Rule;
 use App\Models\Run;
+use App\Pages\Ahead\ComingTextReader;
 use App\Rules\StartByHand;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -63,13 +65,19 @@ final class PersonPage
             ->get();
     }
 
-    /** @return Collection<int, Message> */
+    /** @return Collection<int, ComingText> */
     public function coming(): Collection
+    {
+        return once(fn (): Collection => ComingTextReader::ofPerson($this->person->id));
+    }
+
+    /** @return Collection<int, Message> those that wait and that no rule wants */
+    public function waiting(): Collection
     {
         return once(fn (): Collection => Message::query()
             ->where('person_id', $this->person->id)
             ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
-            ->with('rule')
+            ->whereNull('run_id')
             ->orderBy('at')
             ->get());
     }

@@ -74,7 +74,10 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->environment('production', 'demo'));
 
         View::composer(
-            ['components.time', 'today.show', 'people.show', 'conversations.list', 'conversations.show', 'rules.preview'],
+            [
+                'components.time', 'components.coming-text', 'today.show', 'people.show', 'conversations.list', 'conversations.show',
+                'rules.preview',
+            ],
             fn (ViewData $view) => $view->with('business', Business::current()),
         );
 

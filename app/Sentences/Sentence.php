@@ -23,6 +23,9 @@ final class Sentence
             // As the text shows its fields: booking.starts_at is “booking starts at”.
             $said['field'] = str_replace(['_', '.'], ' ', $said['field']);
         }
+        if (is_array($with['day'] ?? null)) {
+            $said['day'] = TimeFormatter::dayIn(new \DateTimeImmutable($with['day']['at']), $with['day']['zone']);
+        }
         $said['nearest'] = ($with['nearest'] ?? '') === '' ? '' : " Did you mean “{$said['nearest']}”?";
         $said['andmore'] = ($with['more'] ?? 0) > 0 ? " and {$said['more']} more" : '';
         if (is_string($with['zone'] ?? null)) {

@@ -12,13 +12,16 @@ final readonly class ComingText
 {
     /**
      * @param  bool  $begun  its run is under way; else a date that is known will begin it
-     * @param  \DateTimeImmutable|null  $leavesAt  null where somebody has to act first, as its reason says
+     * @param  \DateTimeImmutable|null  $leavesAt  the earliest, where that is further than was looked; null where somebody has to act
+     *     first, as its reason says
+     * @param  Reason|null  $held  why it leaves later than its rule wants it, or waits for somebody
      * @param  list<Reason>  $hangsOn  what it would take for it not to leave after all
      */
     public function __construct(
         public OutText $text,
         public bool $begun,
         public ?\DateTimeImmutable $leavesAt,
+        public ?Reason $held,
         public array $hangsOn,
     ) {
     }

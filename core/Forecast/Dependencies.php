@@ -13,6 +13,7 @@ use Linnet\Core\Rule\Step\Branch;
 use Linnet\Core\Rule\Step\GoOnlyIf;
 use Linnet\Core\Rule\Step\Step;
 use Linnet\Core\Rule\Step\WaitFor;
+use Linnet\Core\Time\Zone;
 
 /** On what a coming text hangs: whatever its rule lets change its course before it leaves. */
 final class Dependencies
@@ -35,7 +36,7 @@ final class Dependencies
             $on[] = new Reason('forecast.conditions', ['rule' => $rule->name]);
         }
         if ($text->anchor !== null || $run->state->hangsOn !== null) {
-            $on[] = new Reason('forecast.date', ['at' => Reason::moment($text->anchor ?? $run->state->hangsOn ?? $last, $zone)]);
+            $on[] = self::date($text->anchor ?? $run->state->hangsOn ?? $last, $zone);
         }
         if ($asked) {
             $on[] = new Reason('forecast.no_answer', $who);
@@ -53,6 +54,14 @@ final class Dependencies
         }
 
         return $on;
+    }
+
+    /** A date without an hour is the midnight it begins with. */
+    private static function date(\DateTimeImmutable $at, string $zone): Reason
+    {
+        return $at->setTimezone(Zone::get($zone))->format('H:i') === '00:00'
+            ? new Reason('forecast.day', ['day' => Reason::moment($at, $zone)])
+            : new Reason('forecast.date', ['at' => Reason::moment($at, $zone)]);
     }
 
     /** Whether a run's way behind a step depends on how things are when it comes there. */

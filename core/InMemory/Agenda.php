@@ -32,9 +32,10 @@ final class Agenda
         unset($this->due[$key]);
     }
 
-    public function has(string $key): bool
+    /** When something is due, in seconds since 1970; null where it is not noted. */
+    public function dueAt(string $key): ?int
     {
-        return isset($this->due[$key]);
+        return $this->due[$key][0] ?? null;
     }
 
     /** When something is due next, in seconds since 1970. */

@@ -66,6 +66,14 @@ final readonly class Pace
         return $this->perDay === null ? $limit : min($limit, $this->perDay);
     }
 
+    /** How many may leave within a minute; null for no limit. */
+    public function minuteLimit(): ?int
+    {
+        $limits = array_filter([$this->perMinute, $this->perSecond === null ? null : 60 * $this->perSecond]);
+
+        return $limits === [] ? null : min($limits);
+    }
+
     /** Start grown by so many percent so many times, rounded down once, at the end. */
     private static function grown(int $start, int $percent, int $steps): int
     {

@@ -2,7 +2,6 @@
 //   DEMO_CLOCK=stop bin/demo --fresh        node docs/screenshots/take.mjs [name …]
 import { chromium } from '@playwright/test';
 import config from '../../playwright.config.js';
-import { dirty } from '../../tests/Browser/dirt.js';
 
 const linnet = process.env.APP_URL ?? 'http://127.0.0.1:8000';
 const standins = process.env.STANDINS_URL ?? 'http://127.0.0.1:8001';
@@ -83,12 +82,7 @@ await shot('source', `${linnet}/sources/phone`);
 await shot('mapping', `${linnet}/sources/shop/mapping`);
 await shot('records', `${linnet}/records/booking`);
 await shot('record', `${linnet}/records/booking?find=okoro`, follow('Beginners’ kayak lesson'));
-await shot('file', `${linnet}/imports`, async () => {
-  await page.locator('[name=file]').setInputFiles({ name: 'company days.csv', mimeType: 'text/csv', buffer: dirty });
-  await page.getByLabel('What its rows are').selectOption('Deals');
-  await page.getByRole('button', { name: 'Look at it' }).click();
-  await page.locator('#preview').waitFor();
-});
+await shot('ahead', `${linnet}/ahead?at=2026-03-03T10`);
 await shot('safeguards', `${linnet}/safeguards`);
 await shot('handset', `${standins}/handsets/+447700900455`);
 

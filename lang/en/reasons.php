@@ -107,6 +107,7 @@ return [
         'release' => 'once somebody lets it go',
         'conditions' => 'only if the conditions of “:rule” hold by then',
         'date' => 'only if the date stays :at',
+        'day' => 'only if the date stays :day',
         'no_answer' => 'only if :who has not answered by then',
         'no_reply' => 'only if :who has not replied by then',
         'while' => 'only as long as what the rule needs still holds',

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Counts\MessageCounts;
 use App\Engine\Outbox;
 use App\Engine\Worker;
+use App\Forecast\Forecaster;
 use App\Intake\IntakeWorker;
 use App\Models\Message;
 use App\Models\MessageOrigin;
@@ -124,6 +125,16 @@ abstract class TestCase extends FrameworkTestCase
         for ($rounds = 0; resolve(Worker::class)->round() + resolve(Outbox::class)->deliver() > 0; $rounds++) {
             self::assertLessThan(50, $rounds, 'the worker does not come to rest');
         }
+    }
+
+    /** What lies ahead is worked out until nothing is left to do. */
+    protected function forecast(): void
+    {
+        $forecaster = resolve(Forecaster::class);
+        for ($rounds = 0; $forecaster->round() > 0; $rounds++) {
+            self::assertLessThan(50, $rounds, 'what lies ahead does not come to rest');
+        }
+        $forecaster->rest();
     }
 
     /** Files, watched addresses and replays are taken in until there is nothing left to do. */

@@ -153,6 +153,12 @@ final class DatabaseBusinessReader implements BusinessReader
         return $this->people[$id];
     }
 
+    /** @return list<int> whom it has read */
+    public function known(): array
+    {
+        return array_keys(array_filter($this->people));
+    }
+
     /** What is read of a person next is read anew: something about them was changed. */
     public function forgetPerson(int $id): void
     {
@@ -201,13 +207,17 @@ final class DatabaseBusinessReader implements BusinessReader
         return $this->types()[$key] ?? null;
     }
 
+    /** What a type is called in the database; 0 where there is none. */
+    public function typeId(string $key): int
+    {
+        return (int) array_search($key, $this->typeKeys(), true);
+    }
+
     public function recordsOf(int $personId, string $type): array
     {
-        $typeId = array_search($type, $this->typeKeys(), true);
-
         return array_values(
             DB::table('records')
-                ->where('record_type_id', $typeId === false ? 0 : $typeId)
+                ->where('record_type_id', $this->typeId($type))
                 ->where('person_id', $personId)
                 ->orderByDesc('id')
                 ->get(self::RECORD)

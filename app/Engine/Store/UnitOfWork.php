@@ -70,10 +70,14 @@ final class UnitOfWork
         });
     }
 
-    /** For looking alone: nothing is written. */
-    public static function reading(\DateTimeImmutable $now, DatabaseSideEffects $sideEffects): self
+    /**
+     * For looking alone: nothing is written.
+     *
+     * @param  Business|null  $business  where it is not the one this request has found
+     */
+    public static function reading(\DateTimeImmutable $now, DatabaseSideEffects $sideEffects, ?Business $business = null): self
     {
-        return new self($now, Business::current(), $sideEffects);
+        return new self($now, $business ?? Business::current(), $sideEffects);
     }
 
     public function hearing(): Hearing

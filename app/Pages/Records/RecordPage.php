@@ -8,15 +8,15 @@ use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
 use App\Models\Change;
+use App\Models\ComingText;
 use App\Models\Field;
 use App\Models\Line;
-use App\Models\Message;
-use App\Models\MessageState;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Rule;
 use App\Models\Run;
 use App\Models\Staff;
+use App\Pages\Ahead\ComingTextReader;
 use App\Pages\Story;
 use App\Pages\StoryReader;
 use App\Records\Shown;
@@ -65,15 +65,10 @@ final class RecordPage
         return once(fn (): Collection => StartByHand::offered($this->type->key));
     }
 
-    /** @return Collection<int, Message> */
+    /** @return Collection<int, ComingText> */
     public function coming(): Collection
     {
-        return Message::query()
-            ->whereIn('run_id', Run::query()->where('record_id', $this->record->id)->select('id'))
-            ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
-            ->with('rule')
-            ->orderBy('at')
-            ->get();
+        return once(fn (): Collection => ComingTextReader::ofRecord($this->record->id));
     }
 
     public function story(): Story

@@ -9,18 +9,22 @@ use App\Counts\HourCounts;
 use App\Counts\MessageCounts;
 use App\Counts\WaitingConversations;
 use App\Models\Business;
+use App\Models\ComingText;
 use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Outage;
 use App\Models\Rule;
 use App\Models\Staff;
-use App\Models\Timer;
+use App\Pages\Ahead\ComingTextReader;
 use Illuminate\Database\Eloquent\Collection;
 use Linnet\Core\Record\ActivationState;
 
 /** Is everything all right, and what needs me? */
 final readonly class TodayPage
 {
+    /** So many of those that are to come are shown. */
+    private const MOST = 12;
+
     public Day $day;
 
     public Day $since;
@@ -39,8 +43,8 @@ final readonly class TodayPage
     /** @var list<Need> */
     public array $needs;
 
-    /** @var list<Coming> what is late first */
-    public array $comingToday;
+    /** @var Collection<int, ComingText> what is late first */
+    public Collection $comingToday;
 
     public DayDrawn $drawn;
 
@@ -49,10 +53,7 @@ final readonly class TodayPage
         $this->day = Day::of($now, $business->zone);
         $this->since = Day::firstOf(30, $now, $business->zone);
         $this->left = MessageCounts::left($this->day);
-        $this->coming = Timer::query()
-            ->underWay()
-            ->whereBetween('due_at', [$now, $this->day->ends])
-            ->count();
+        $this->coming = ComingTextReader::countUntil($this->day->ends);
         $this->late = DueReader::late($now);
         $outage = Outage::toSay($now);
         $this->outboxed = $outage?->waiting() ?? 0;
@@ -64,16 +65,16 @@ final readonly class TodayPage
             ...TextNeeds::all($now),
             ...IntakeNeeds::all($now),
         ];
-        $this->comingToday = DueReader::between($this->late->since ?? $now, $this->day->ends);
+        $this->comingToday = ComingTextReader::until($this->day->ends, self::MOST);
         $this->drawn = new DayDrawn(
-            $this->day, $now, $business->gatePolicy()->serviceHours, HourCounts::left($this->day), HourCounts::due($this->day, $now),
+            $this->day, $now, $business->gatePolicy()->serviceHours, HourCounts::left($this->day), HourCounts::coming($this->day, $now),
         );
     }
 
     /** The worker comes round several times a second. */
-    public function isLate(Coming $coming): bool
+    public function isLate(ComingText $coming): bool
     {
-        return $coming->at < $this->now->modify('-1 minute');
+        return $coming->leaves_at < $this->now->modify('-1 minute');
     }
 
     /** @return Collection<int, Message> */

@@ -17,6 +17,7 @@ use App\Models\Replay;
 use App\Models\Sign;
 use App\Models\Source;
 use App\Models\SourceKind;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Record\ActivationState;
 
 /** What is wrong with the works themselves: a carrier that does not answer, a worker that is gone, what could not be worked out. */
@@ -32,6 +33,7 @@ final class WorkNeeds
         Sign::HAND_OVER => 'php artisan linnet:hand-over',
         Sign::INTAKE => 'php artisan linnet:ingest',
         Sign::OUTSIDE => 'php artisan queue:work',
+        Sign::FORECAST => 'php artisan linnet:forecast',
     ];
 
     private const WORK = [
@@ -39,6 +41,7 @@ final class WorkNeeds
         Sign::HAND_OVER => 'No text leaves',
         Sign::INTAKE => 'Files and watched addresses are not taken in',
         Sign::OUTSIDE => 'No mail, look-up or post goes out',
+        Sign::FORECAST => 'What lies ahead is not worked out',
     ];
 
     /** @return list<Need> */
@@ -75,7 +78,7 @@ final class WorkNeeds
         foreach (
             [
                 [Sign::ENGINE, $late], [Sign::HAND_OVER, self::handOver($now, $outage)], [Sign::INTAKE, self::intake($now)],
-                [Sign::OUTSIDE, self::outside($now)],
+                [Sign::OUTSIDE, self::outside($now)], [Sign::FORECAST, self::forecast()],
             ] as [$worker, $late]
         ) {
             $sign = $signs[$worker] ?? null;
@@ -117,6 +120,7 @@ final class WorkNeeds
             Sign::ENGINE => ['See what waits', '#coming'],
             Sign::HAND_OVER => ['See them', route('sent.index', ['state' => 'ready'])],
             Sign::INTAKE => ['See sources', route('sources.index')],
+            Sign::FORECAST => ['See Ahead', route('ahead')],
             default => ['See settings', route('settings.index')],
         };
     }
@@ -162,6 +166,14 @@ final class WorkNeeds
             : new Late($tasks->count(), is_string($oldest) ? new \DateTimeImmutable($oldest, new \DateTimeZone('UTC')) : null);
     }
 
+    private static function forecast(): Late
+    {
+        $marks = DB::table('forecast_marks')->where('since', '<=', gmdate('Y-m-d H:i:s', time() + (int) strtotime(self::PATIENCE, 0)));
+        $oldest = $marks->clone()->min('since');
+
+        return new Late($marks->count(), is_string($oldest) ? new \DateTimeImmutable($oldest, new \DateTimeZone('UTC')) : null);
+    }
+
     /** @return list<Need> */
     private static function putAside(): array
     {
@@ -177,7 +189,8 @@ final class WorkNeeds
                         'bad',
                         ($person = $one->person()) === null
                             ? 'Something could not be worked out'
-                            : "What happened about {$person->name()} could not be worked out",
+                            : ($one->kind === PutAside::FORECAST ? 'What lies ahead of ' : 'What happened about ')
+                                ."{$person->name()} could not be worked out",
                         "It was tried twice and put aside: $one->detail".
                             ($i === 0 && $many > self::MOST ? " There are $many such things." : ''),
                         'Look',

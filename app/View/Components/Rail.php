@@ -19,6 +19,7 @@ final class Rail extends Component
     /** Screens that belong to a place by another name. */
     private const WITHIN = [
         'records.types' => ['records.*'],
+        'ahead' => ['ahead.day'],
         'sent.index' => ['messages.why'],
         'sources.index' => ['imports.*', 'deliveries.*'],
         'settings.index' => ['record-types.*', 'tokens.*', 'calendars.*', 'forms.*', 'pools.*', 'api'],
@@ -57,6 +58,7 @@ final class Rail extends Component
             $place('Conversations', 'conversations.index', $waiting),
             $place('People', 'people.index'),
             $place('Records', 'records.types'),
+            $place('Ahead', 'ahead'),
             $place('Sent', 'sent.index'),
             null,
             $place('Sources', 'sources.index'),

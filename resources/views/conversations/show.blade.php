@@ -50,9 +50,9 @@
             </dl>
             <h2>Coming texts</h2>
             @forelse ($page->coming() as $text)
-                <p class="mb-2">{{ Str::limit($text->body !== '' ? $text->body : $text->template, 90) }}<br><x-reason :reason="$text->reason" /></p>
+                <x-coming-text :text="$text" :whose="false" dated />
             @empty
-                <p class="soft">None.</p>
+                <p class="soft">None in the next two weeks, as things stand.</p>
             @endforelse
             <h2>Rules under way</h2>
             @forelse ($page->underWay() as $run)

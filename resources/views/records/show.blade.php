@@ -28,9 +28,9 @@
             @endif
             <h2 class="mt-5 mb-1">Coming texts</h2>
             @forelse ($page->coming() as $text)
-                <div class="said">{{ Str::limit($text->body ?: '(no words yet)', 160) }}<br><x-reason :reason="$text->reason" /></div>
+                <x-coming-text :text="$text" :whose="false" dated />
             @empty
-                <p class="soft sm">None that wait to leave.</p>
+                <p class="soft sm">None in the next two weeks, as things stand.</p>
             @endforelse
             <h2 class="mt-5 mb-1">Rules under way</h2>
             @forelse ($page->underWay() as $run)

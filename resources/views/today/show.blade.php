@@ -59,21 +59,10 @@
                         <p class="empty">Nothing. What fails, is set aside or cannot be read will stand here, with what to do about it.</p>
                     @endforelse
                 </div>
-                @if ($page->comingToday !== [])
+                @if ($page->comingToday->isNotEmpty())
                     <h2 class="mt-6 mb-1" id="coming">Still to come today</h2>
-                    <table class="table">
-                        <tbody>
-                        @foreach ($page->comingToday as $coming)
-                            <tr>
-                                <td class="whitespace-nowrap w-16"><x-time :at="$coming->at" />@if ($page->isLate($coming))<br><x-tone tone="bad">late</x-tone>@endif</td>
-                                <td><a class="link" href="{{ route('people.show', $coming->person) }}">{{ $coming->person->name() }}</a><br>
-                                    <span class="soft sm">{{ $coming->rule?->name }}{{ $coming->held ? '' : ': its next step' }}</span>
-                                    @if ($coming->held?->reason)<br><x-reason :reason="$coming->held->reason" />@endif</td>
-                            </tr>
-                        @endforeach
-                        </tbody>
-                    </table>
-                    @if ($page->coming > count($page->comingToday))<p class="soft sm mt-1">and {{ $page->coming - count($page->comingToday) }} more</p>@endif
+                    @foreach ($page->comingToday as $text)<x-coming-text :text="$text" :late="$page->isLate($text)" />@endforeach
+                    @if ($page->coming > $page->comingToday->count())<p class="soft sm mt-1"><a class="link" href="{{ route('ahead', ['at' => $page->day->date]) }}">{{ $page->coming - $page->comingToday->count() }} more</a></p>@endif
                 @endif
             </section>
             <section>

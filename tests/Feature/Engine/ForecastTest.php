@@ -73,7 +73,7 @@ final class ForecastTest extends TownTestCase
         $people = array_values(array_map(intval(...), Person::query()->orderBy('id')->pluck('id')->all()));
         $coming = array_filter(
             Forecast::of((new SheetReader($unit))->of($people), $until),
-            fn (ComingText $one): bool => $one->leavesAt !== null,
+            fn (ComingText $one): bool => $one->leavesAt !== null && $one->leavesAt <= $until,
         );
         $texts = array_values(array_map(fn (ComingText $one): string => implode(' | ', [
             $one->leavesAt?->format('m-d H:i:s'), $one->text->run?->rule->key, $one->text->run?->subject->name(), $one->text->name,

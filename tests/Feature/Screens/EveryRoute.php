@@ -78,7 +78,7 @@ trait EveryRoute
             'form' => 'hire', 'step' => 'first', 'task' => 1, 'putAside' => 1, 'notice' => 1, 'line' => 1, 'pool' => 'greetings',
             'list' => 'welcome', 'key' => 'birthday', 'rule' => Rule::query()->firstOrFail()->id,
             'version' => RuleVersion::query()->firstOrFail()->id, 'conversation' => $conversation->id, 'person' => $conversation->person_id,
-            'message' => 1, 'source' => 'phone', 'delivery' => 1, 'import' => 1, 'type' => 'deal',
+            'message' => 1, 'source' => 'phone', 'delivery' => 1, 'day' => '2026-03-02', 'import' => 1, 'type' => 'deal',
             'record' => Record::query()
                 ->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))
                 ->value('id'),

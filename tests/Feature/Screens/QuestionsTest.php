@@ -84,5 +84,6 @@ final class QuestionsTest extends TestCase
             $this->textFrom(self::WEN, "And on day $n?");
         }
         $this->work();
+        $this->forecast();
     }
 }

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forecast;
+
+use App\Engine\Store\DatabaseRunStore;
+use App\Engine\Store\UnitOfWork;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Forecast\ComingText;
+use Linnet\Core\Prose\RuleWriter;
+use Linnet\Core\Reason;
+use Linnet\Core\Rule\Rule;
+use Linnet\Core\Time\Zone;
+
+/** Keeps what a forecast said, in place of what the one before had. */
+final class ComingTextWriter
+{
+    /** So many people's rows are deleted, and so many rows written, by one statement. */
+    private const AT_ONCE = 40;
+
+    /** @var \WeakMap<Rule, array<string, string>> */
+    private \WeakMap $letters;
+
+    public function __construct()
+    {
+        $this->letters = new \WeakMap;
+    }
+
+    /**
+     * @param  list<ComingText>  $coming
+     * @return list<array<string, mixed>>
+     */
+    public function rows(array $coming, UnitOfWork $unit): array
+    {
+        return array_map(fn (ComingText $one): array => $this->row($one, $unit), $coming);
+    }
+
+    /**
+     * @param  list<int>  $people
+     * @param  list<array<string, mixed>>  $rows  theirs
+     */
+    public function replace(array $people, array $rows): void
+    {
+        foreach (array_chunk($people, self::AT_ONCE) as $some) {
+            DB::table('coming_texts')->whereIn('person_id', $some)->delete();
+        }
+        foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+            DB::table('coming_texts')->insert($some);
+        }
+    }
+
+    /** @return array<string, string> what each text is called, by its step */
+    private function letters(Rule $rule): array
+    {
+        return $this->letters[$rule] ??= RuleWriter::targets($rule)[1];
+    }
+
+    /** @return array<string, mixed> */
+    private function row(ComingText $coming, UnitOfWork $unit): array
+    {
+        $text = $coming->text;
+        $run = $text->run ?? throw new \LogicException('only what a run wants is foreseen');
+        $record = $run->subject->recordId;
+        $composed = $text->composed;
+
+        return [
+            'person_id' => $text->to->personId,
+            'rule_id' => (int) $run->ruleId,
+            'run_id' => $coming->begun ? $run->id : null,
+            'record_id' => $record,
+            'record_type_id' => $record === null ? null : $unit->reader->typeId($unit->reader->record($record)->type->key ?? ''),
+            'message_id' => $text->id,
+            'line_id' => $text->line === null ? null : $unit->reader->line($text->line)?->id,
+            'name' => $text->name,
+            'letter' => $this->letters($run->rule)[explode('/', $text->name)[0]] ?? '',
+            'wording' => $text->wording,
+            'kind' => $text->kind->value,
+            'zone' => $text->to->zone,
+            'wanted_at' => DatabaseRunStore::at($text->wantedAt),
+            'leaves_at' => $coming->leavesAt === null ? null : DatabaseRunStore::at($coming->leavesAt),
+            'hour' => $coming->leavesAt?->setTimezone(Zone::get($unit->reader->business()->zone))->format('Y-m-d\TH'),
+            'held' => $coming->held?->code,
+            'reason' => self::json($coming->held?->toArray()),
+            'hangs_on' => self::json(array_map(fn (Reason $on): array => $on->toArray(), $coming->hangsOn)),
+            'body' => $composed->body ?? $text->words->source ?? '',
+            'parts' => $composed->length->parts ?? 0,
+            'price_micros' => $composed->price ?? 0,
+            'currency' => $unit->reader->business()->tariff->currency,
+        ];
+    }
+
+    /** @param  array<array-key, mixed>|null  $value */
+    private static function json(?array $value): ?string
+    {
+        return $value === null ? null : json_encode($value, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+    }
+}
