@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Bench;
 
 use Bench\Commands\Bench;
+use Bench\Commands\BenchAhead;
 use Bench\Commands\BenchConnect;
 use Bench\Commands\BenchEngine;
 use Bench\Commands\BenchPages;
@@ -19,7 +20,7 @@ final class BenchServiceProvider extends ServiceProvider
     public function boot(): void
     {
         $this->commands([
-            Bench::class, BenchConnect::class, BenchEngine::class, BenchPages::class,
+            Bench::class, BenchAhead::class, BenchConnect::class, BenchEngine::class, BenchPages::class,
             BenchRehearsal::class, BenchWriting::class, Torture::class,
         ]);
     }

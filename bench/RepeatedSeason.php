@@ -36,6 +36,9 @@ final class RepeatedSeason
         'notices' => ['id' => 'notices', 'person_id' => 'people'],
         'tasks' => ['id' => 'tasks', 'person_id' => 'people', 'record_id' => 'records'],
         'timers' => ['id' => 'timers'],
+        'coming_texts' => [
+            'id' => 'coming_texts', 'person_id' => 'people', 'run_id' => 'runs', 'record_id' => 'records', 'message_id' => 'messages',
+        ],
     ];
 
     /** What must not be there twice, and gets a mark of its own in each repetition. */

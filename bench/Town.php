@@ -41,6 +41,7 @@ final class Town
         $this->env = $env + [
             'APP_ENV' => 'demo', 'LINNET_PROVIDERS' => 'Demo\DemoServiceProvider,Bench\BenchServiceProvider',
             'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_URL' => $this->url, 'LOG_CHANNEL' => 'null',
+            'SESSION_DRIVER' => 'file',
             'DB_DATABASE' => $this->database($name), 'STANDINS_DATABASE' => "$this->folder/standins.sqlite",
             'CLOCK_FILE' => "framework/testing/$name/clock.json", 'CARRIER_URL' => "$this->standinsUrl/carrier", 'CARRIER_SECRET' => 'town',
             'LOOKUP_URL' => "$this->standinsUrl/lookup", 'LOOKUP_SECRET' => 'town', 'STANDINS_URL' => $this->standinsUrl,

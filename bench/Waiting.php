@@ -15,9 +15,10 @@ final class Waiting
 
     /**
      * @param  array<string, mixed>  $text  what its text says otherwise
+     * @param  int  $hours  over how many hours they are spread, from the first
      * @return int the rule's id
      */
-    public static function seed(int $many, \DateTimeImmutable $due, array $text = []): int
+    public static function seed(int $many, \DateTimeImmutable $due, array $text = [], int $hours = 1): int
     {
         $document = [
             'linnet_rule' => 1, 'name' => 'Bench', 'key' => 'bench', 'trigger' => ['on' => 'started', 'type' => 'person'],
@@ -40,9 +41,7 @@ final class Waiting
         $pdo = DB::getPdo();
         $isSqlite = DB::connection()->getDriverName() === 'sqlite';
         $isSqlite && $pdo->exec('pragma synchronous = off');
-        DB::transaction(function () use ($pdo, $many, $due, $rule, $version): void {
-            $began = $due->modify('-1 hour');
-            $state = json_encode(RunState::begin('w', $began)->toArray());
+        DB::transaction(function () use ($pdo, $many, $due, $rule, $version, $hours): void {
             $at = $due->format('Y-m-d H:i:s');
             $people = $pdo->prepare('insert into people (id, first_name, fields, added_at) values (?, ?, ?, ?)');
             $numbers = $pdo->prepare('insert into numbers (person_id, e164, country, kind, zones, "rank") values (?, ?, ?, ?, ?, 0)');
@@ -52,10 +51,12 @@ final class Waiting
             $timers = $pdo->prepare('insert into timers (kind, subject_id, rule_id, due_at) values (?, ?, 0, ?)');
             for ($i = 1; $i <= $many; $i++) {
                 $id = self::FIRST + $i;
+                $began = $due->modify('+'.($i % $hours - 1).' hours');
+                $state = json_encode(RunState::begin('w', $began)->toArray());
                 $people->execute([$id, "P$i", '{"town":"Osier"}', $at]);
                 $numbers->execute([$id, sprintf('+4478%08d', $i), 'GB', 'mobile', '["Europe/London"]']);
                 $runs->execute([$rule, $version, $id, "b$i", $state, $began->format('Y-m-d H:i:s'), 'w']);
-                $timers->execute(['run', $pdo->lastInsertId(), $at]);
+                $timers->execute(['run', $pdo->lastInsertId(), $began->modify('+1 hour')->format('Y-m-d H:i:s')]);
             }
         });
         $isSqlite && $pdo->exec('pragma synchronous = normal');

@@ -28,6 +28,7 @@ use App\Http\Controllers\NoticeController;
 use App\Http\Controllers\NumberLookupController;
 use App\Http\Controllers\OpenLinkController;
 use App\Http\Controllers\OutboundTaskController;
+use App\Http\Controllers\OwnTextController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PoolController;
@@ -148,6 +149,8 @@ Route::middleware('auth')->group(function (): void {
         Route::get('records/{type}/board', [BoardController::class, 'show'])->name('records.board');
         Route::middleware('can:converse')->group(function (): void {
             Route::get('people/new', [PersonController::class, 'create'])->name('people.create');
+            Route::get('people/{person}/text', [OwnTextController::class, 'show'])->whereNumber('person')->name('people.text');
+            Route::post('people/{person}/text', [OwnTextController::class, 'store'])->whereNumber('person')->name('people.text.store');
             Route::post('people', [PersonController::class, 'store'])->name('people.store');
             Route::post('numbers/{number}/look-up', NumberLookupController::class)->name('numbers.look-up');
             Route::get('people/{person}/edit', [PersonController::class, 'edit'])->name('people.edit');
@@ -161,6 +164,15 @@ Route::middleware('auth')->group(function (): void {
             Route::post('records/{type}', [RecordController::class, 'store'])->name('records.store');
             Route::get('records/{type}/{record}/edit', [RecordController::class, 'edit'])->scopeBindings()->name('records.edit');
             Route::put('records/{type}/{record}', [RecordController::class, 'update'])->scopeBindings()->name('records.update');
+            Route::post('rules/{rule}/words', [RuleWordsController::class, 'preview'])
+                ->middleware(PreserveSession::class)
+                ->name('rules.words');
+            Route::get('rules/{rule}/words/fields', [RuleWordsController::class, 'fields'])
+                ->middleware(PreserveSession::class)
+                ->name('rules.words.fields');
+            Route::get('rules/{rule}/words/token', [RuleWordsController::class, 'token'])
+                ->middleware(PreserveSession::class)
+                ->name('rules.words.token');
             Route::get('picks', RecordPicksController::class)->middleware(PreserveSession::class)->name('records.picks');
         });
         Route::get('records/{type}/{record}', [RecordController::class, 'show'])->scopeBindings()->name('records.show');
@@ -214,18 +226,9 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules/{rule}/trial/number', [TrialController::class, 'number'])
             ->middleware('throttle:own-number')
             ->name('rules.trial.number');
-        Route::post('rules/{rule}/words', [RuleWordsController::class, 'preview'])
-            ->middleware(PreserveSession::class)
-            ->name('rules.words');
         Route::post('rules/{rule}/words/bounds', [RuleWordsController::class, 'bounds'])
             ->middleware(PreserveSession::class)
             ->name('rules.words.bounds');
-        Route::get('rules/{rule}/words/fields', [RuleWordsController::class, 'fields'])
-            ->middleware(PreserveSession::class)
-            ->name('rules.words.fields');
-        Route::get('rules/{rule}/words/token', [RuleWordsController::class, 'token'])
-            ->middleware(PreserveSession::class)
-            ->name('rules.words.token');
         Route::get('rules/{rule}/choices', [RuleWritingController::class, 'choices'])
             ->middleware(PreserveSession::class)
             ->name('rules.choices');

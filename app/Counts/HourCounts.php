@@ -26,7 +26,7 @@ final class HourCounts
     /** @return list<int> that may leave, from now on */
     public static function coming(Day $day, \DateTimeImmutable $now): array
     {
-        return self::of(ComingText::query()->whereBetween('leaves_at', [$now, $day->ends]), 'leaves_at', $day);
+        return self::of(ComingText::query()->where('left_out', false)->whereBetween('leaves_at', [$now, $day->ends]), 'leaves_at', $day);
     }
 
     /**

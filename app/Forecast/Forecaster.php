@@ -64,6 +64,16 @@ final readonly class Forecaster
         return max(1, count($people));
     }
 
+    /** What lies ahead of one person, at once; whoever works it out for all does so again. */
+    public function look(int $person): void
+    {
+        $rows = $this->workOut(Business::ours(), [$person]);
+        DB::transaction(function () use ($person, $rows): void {
+            DB::table('forecast_states')->lockForUpdate()->value('id');
+            $this->writer->replace([$person], $rows);
+        });
+    }
+
     public function rest(): void
     {
         $this->lease->giveUp();

@@ -12,6 +12,7 @@ use App\Models\MessageState;
 use App\Models\Record as RecordModel;
 use App\Models\Timer;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Engine\OwnText;
 use Linnet\Core\InMemory\InMemoryRule;
 use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Record\FieldKind;
@@ -62,6 +63,7 @@ final readonly class SheetReader
             ->whereNotNull('version_id')
             ->orderBy('id')
             ->get(['id', 'version_id', 'broadcast_at', 'start_cursor']);
+        $this->unit->reader->preloadVersions(self::ids($rows->pluck('version_id')->all()));
         foreach ($rows as $row) {
             $power = $this->unit->reader->powerOf((int) $row->id);
             $version = $this->unit->reader->version((int) $row->version_id);
@@ -160,6 +162,11 @@ final readonly class SheetReader
             $sheet->occasions["$row->rule_id|$row->occasion"] = true;
             $sheet->lastBegan["$row->rule_id/$row->person_id"] = DatabaseBusinessReader::moment($row->began_at);
         }
+        foreach (DB::table('own_texts')->whereIn('person_id', $people)->orderBy('id')->get() as $row) {
+            $subject = $row->record_id > 0 ? "record:$row->record_id" : "person:$row->person_id";
+            $own = OwnText::fromArray((array) json_decode((string) $row->own, true, 4, JSON_THROW_ON_ERROR));
+            $sheet->decided["$row->rule_id/$subject"][(string) $row->name] = $own;
+        }
         $this->unit->runs->preloadLive($people);
         foreach ($people as $id) {
             foreach ($this->unit->runs->liveOf($id) as $run) {
@@ -189,6 +196,12 @@ final readonly class SheetReader
             $sheet->texts[$key] = $text;
             if ($text->run !== null) {
                 $sheet->runs[$text->run->id] = $text->run;
+            }
+        }
+        // What has passed the gate is taken by its carrier.
+        foreach (array_chunk(array_keys($sheet->runs), 400) as $some) {
+            foreach (DB::table('messages')->whereIn('run_id', $some)->where('state', MessageState::Ready->value)->pluck('name') as $name) {
+                $sheet->texts[(string) $name]->isHanded = true;
             }
         }
     }

@@ -29,6 +29,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $held code of the reason
  * @property array{code: string, with: array<string, mixed>}|null $reason why it leaves later than wanted, or waits for somebody
  * @property list<array{code: string, with: array<string, mixed>}> $hangs_on what would keep it from leaving
+ * @property string|null $template the words of its rule, with their merge fields
+ * @property array{words?: string, at?: string, skip?: bool, by?: string}|null $own what somebody decided of it
+ * @property bool $left_out somebody decided that it does not leave
  * @property string $body
  * @property int $parts
  * @property int $price_micros millionths of the currency's unit
@@ -43,7 +46,11 @@ final class ComingText extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['wanted_at' => 'immutable_datetime', 'leaves_at' => 'immutable_datetime', 'reason' => 'array', 'hangs_on' => 'array'];
+        return [
+            'wanted_at' => 'immutable_datetime', 'leaves_at' => 'immutable_datetime', 'reason' => 'array', 'hangs_on' => 'array',
+            'own' => 'array',
+            'left_out' => 'boolean',
+        ];
     }
 
     /** @return BelongsTo<Person, $this> */

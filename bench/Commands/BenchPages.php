@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Bench\Commands;
 
 use App\Counts\MessageCounts;
+use App\Forecast\Forecaster;
 use Bench\Pages;
 use Bench\RepeatedSeason;
 use Bench\Town;
@@ -74,5 +75,8 @@ final class BenchPages extends Command
         $nobody = fn (): null => null;
         (new SeasonSimulation(new HandClock($season->begins()), $season, $nobody))->live(Season::guests(self::PEOPLE), $nobody);
         $town->clockTo($season->ends()->format('Y-m-d\TH:i:s\Z'));
+        $forecaster = resolve(Forecaster::class);
+        while ($forecaster->round() > 0);
+        $forecaster->rest();
     }
 }

@@ -295,7 +295,13 @@ final class Advance
         if ($this->state->awaits !== null) {
             return $this->context->statuses[$this->state->awaits] ?? DeliveryStatus::waiting();
         }
-        if ($this->state->late && $this->isTooLate($step)) {
+        $own = $this->state->own[$this->name($step)] ?? null;
+        if ($own?->at !== null && $own->at > $this->context->now) {
+            $this->sleep($own->at);
+
+            return null;
+        }
+        if ($this->state->late && $own?->at === null && $this->isTooLate($step)) {
             $this->trace[] = new Reason('text.too_late');
             $this->state = $this->state->with(['late' => false]);
             $this->next($step, $this->context->now);
@@ -303,7 +309,8 @@ final class Advance
             return null;
         }
         $this->state = $this->state->with(['late' => false, 'awaits' => $this->name($step)]);
-        $this->effects[] = new SendText($this->name($step), $step, $this->state->arrivedAt, $this->state->round, $this->state->anchor);
+        $wanted = $own->at ?? $this->state->arrivedAt;
+        $this->effects[] = new SendText($this->name($step), $step, $wanted, $this->state->round, $this->state->anchor);
 
         return null;
     }
@@ -329,14 +336,14 @@ final class Advance
         $clocks = $this->context->clocks();
         $until = $step->offset->moment($date, $clocks);
         $anchor = $date instanceof Moment ? $date->at : new \DateTimeImmutable($date->date, $clocks->zone($step->offset->theirs));
-        if ($until > $this->context->now) {
-            return $this->sleep($until);
+        if ($this->hasToWait($until, $step)) {
+            return false;
         }
         // Past when the run came to it, not only by now.
         $late = $until < $this->state->arrivedAt;
         $this->state = $this->state->with(['anchor' => $anchor, 'late' => $late]);
 
-        return $this->next($step, max($until, $this->state->arrivedAt));
+        return $this->next($step, max(min($until, $this->context->now), $this->state->arrivedAt));
     }
 
     private function for(WaitFor $step): bool
@@ -492,7 +499,22 @@ final class Advance
 
     private function until(\DateTimeImmutable $until, Step $step): bool
     {
-        return $until > $this->context->now ? $this->sleep($until) : $this->next($step, $until);
+        return ! $this->hasToWait($until, $step) && $this->next($step, min($until, $this->context->now));
+    }
+
+    /** Until its moment, or until that to which somebody moved up the text it waits for. */
+    private function hasToWait(\DateTimeImmutable $until, Step $step): bool
+    {
+        $ahead = $this->rule->flow->after($step->id());
+        while ($ahead instanceof Wait || $ahead instanceof WaitUntil || $ahead instanceof WaitForDate) {
+            $ahead = $this->rule->flow->after($ahead->id());
+        }
+        $moved = $ahead instanceof Texting ? $this->state->own[$this->name($ahead)] ?? null : null;
+        if ($moved?->at !== null && $moved->at < $until) {
+            $until = $moved->at;
+        }
+
+        return $until > $this->context->now && ! $this->sleep($until);
     }
 
     /** @param  list<Step>  $steps */

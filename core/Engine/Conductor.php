@@ -13,6 +13,7 @@ use Linnet\Core\Engine\Effect\SendText;
 use Linnet\Core\Engine\Port\BusinessReader;
 use Linnet\Core\Engine\Port\RunStore;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\CalendarCame;
 use Linnet\Core\Record\RecordType;
@@ -162,6 +163,25 @@ final readonly class Conductor
         $this->runs->save($run, $outcome->wake);
     }
 
+    /**
+     * Somebody decides of one of a run's texts, whether it has come to it or not.
+     *
+     * @param  \Closure(OwnText): OwnText  $change  of what was decided so far
+     * @return bool false where it has left, or will not
+     */
+    public function decide(Run $run, string $name, \Closure $change): bool
+    {
+        $text = $this->effects->text($run, $name);
+        if ($text !== null && ! $text->status()->isWaiting()) {
+            return false;
+        }
+        $run->state = $run->state->deciding($name, $change($run->state->own[$name] ?? new OwnText));
+        // While its rule is paused nothing of it moves.
+        $run->power === ActivationState::On ? $this->advance($run, $text) : $this->runs->keep($run);
+
+        return true;
+    }
+
     /** Before a held text is asked about again, the run itself may have come to its end. */
     private function mayStillBe(Run $run, EvaluationContext $context): bool
     {
@@ -196,6 +216,8 @@ final readonly class Conductor
             return;
         }
         $this->runs->note($start->reason, $start->ruleId, $run, $why->subject);
+        $own = $this->runs->decidedBefore($start->ruleId, $why->subject);
+        $run->state = $own === [] ? $run->state : $run->state->with(['own' => $own]);
         $this->advance($run);
     }
 

@@ -37,6 +37,9 @@ final class OutText
     /** A person has let it go. */
     public bool $released = false;
 
+    /** It left with words of its own, which are no wording of its rule's. */
+    public bool $isPersonal = false;
+
     /** What the shell calls it. */
     public ?int $id = null;
 
@@ -61,6 +64,12 @@ final class OutText
         public readonly ?string $picture = null,
         public readonly bool $expectsReply = false,
     ) {
+    }
+
+    /** What somebody decided of it. */
+    public function own(): ?OwnText
+    {
+        return $this->run?->state->own[$this->name] ?? null;
     }
 
     public function status(): DeliveryStatus

@@ -91,7 +91,9 @@ final readonly class OutboundMessages
         $this->refresh($text);
         $text->line ??= $this->chosenLine($text);
         $line = $text->line === null ? null : $this->reader->line($text->line);
-        if ($text->words === null) {
+        $own = $text->own();
+        $words = $own?->words === null ? $text->words : Template::parse($own->words);
+        if ($words === null) {
             return $this->transition($text, TextState::Dropped, new Reason('text.used_up'), $now);
         }
         if ($line === null) {
@@ -103,11 +105,19 @@ final readonly class OutboundMessages
         $business = $this->reader->business();
         try {
             $text->composed = Composed::of(
-                $text->words, $this->withCodes($text, $context)->facts, $text->to, $business, $now, $this->isFirst($text, $line),
+                $words, $this->withCodes($words, $text, $context)->facts, $text->to, $business, $now, $this->isFirst($text, $line),
                 $text->run?->seed($text->name) ?? $text->name, $line->isOneWay(), $text->picture !== null,
             );
         } catch (TemplateError $e) {
-            return $this->transition($text, TextState::SetAside, $e->reason(), $now);
+            return $own?->skip === true ? $this->skipped($text, $own) : $this->transition($text, TextState::SetAside, $e->reason(), $now);
+        }
+        if ($own?->skip === true) {
+            return $this->skipped($text, $own);
+        }
+        if ($own?->at !== null && $own->at > $now) {
+            $moved = new Reason('text.moved', ['staff' => $own->by, 'until' => Reason::moment($own->at, $business->zone)]);
+
+            return $this->transition($text, TextState::Waiting, $moved, $now, $own->at);
         }
         $text->judgements[] = $judgement = Gate::judge(
             $this->candidate($text, $text->composed, $line, $context),
@@ -156,6 +166,8 @@ final readonly class OutboundMessages
         if ($line->pace->isLimited() && $text->slot === null) {
             $this->texts->reserveSlot($line->key, $now);
         }
+        $text->isPersonal = $text->own()?->words !== null;
+        $text->isPersonal && $this->uncount($text);
 
         return $this->transition($text, TextState::Left, null, $now);
     }
@@ -170,13 +182,24 @@ final readonly class OutboundMessages
         $text->state = $state;
         $text->reason = $reason;
         $text->settledAt = $text->status()->isWaiting() ? null : $now;
-        if ($state === TextState::Dropped && $text->wordings !== '' && $text->wording !== '') {
-            $this->texts->count($text->wordings, $text->wording, $text->to->personId, -1);
-        }
+        $state === TextState::Dropped && $this->uncount($text);
         $this->texts->save($text);
         $this->texts->hold($text, $state === TextState::Waiting ? $until : null);
 
         return $text->status();
+    }
+
+    private function skipped(OutText $text, OwnText $own): DeliveryStatus
+    {
+        return $this->transition($text, TextState::Dropped, new Reason('staff.skipped', ['staff' => $own->by]), $this->reader->now());
+    }
+
+    /** Its wording was not used after all. */
+    private function uncount(OutText $text): void
+    {
+        if ($text->wordings !== '' && $text->wording !== '') {
+            $this->texts->count($text->wordings, $text->wording, $text->to->personId, -1);
+        }
     }
 
     private function candidate(OutText $text, Composed $composed, Line $line, EvaluationContext $context): Candidate
@@ -236,9 +259,9 @@ final readonly class OutboundMessages
             ! $this->texts->hasOpened($text->to->personId, $line->key);
     }
 
-    private function withCodes(OutText $text, EvaluationContext $context): EvaluationContext
+    private function withCodes(Template $words, OutText $text, EvaluationContext $context): EvaluationContext
     {
-        $lists = $text->words?->codeLists() ?? [];
+        $lists = $words->codeLists();
         if ($lists === [] || $text->to->personId === null) {
             return $context;
         }

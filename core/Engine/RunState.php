@@ -24,6 +24,7 @@ final readonly class RunState
      * @param  bool  $watching  its steps are done, and it waits for its goal
      * @param  array<string, string>  $said  what texts may merge: answer, remark, said
      * @param  string|null  $sent  name of the last text to its person that passed the gate
+     * @param  array<string, OwnText>  $own  what somebody decided of its texts, by their names
      */
     public function __construct(
         public ?string $step,
@@ -43,6 +44,7 @@ final readonly class RunState
         public bool $watching = false,
         public array $said = [],
         public ?string $sent = null,
+        public array $own = [],
     ) {
     }
 
@@ -65,6 +67,12 @@ final readonly class RunState
     public function at(string $step, \DateTimeImmutable $when): self
     {
         return $this->with(['step' => $step, 'arrivedAt' => $when, 'awaits' => null, 'askedAt' => null, 'clarified' => false]);
+    }
+
+    /** With what somebody decided of one of its texts; as its rule says where that is nothing. */
+    public function deciding(string $text, OwnText $own): self
+    {
+        return $this->with(['own' => $own->isAsItWas() ? array_diff_key($this->own, [$text => 1]) : [...$this->own, $text => $own]]);
     }
 
     public function awaiting(string $name): self
@@ -100,6 +108,9 @@ final readonly class RunState
                 $stored[(string) $key] = $value instanceof \DateTimeImmutable ? $value->format(DATE_ATOM) : $value;
             }
         }
+        if ($this->own !== []) {
+            $stored['own'] = array_map(fn (OwnText $own): array => $own->toArray(), $this->own);
+        }
 
         return $stored;
     }
@@ -111,6 +122,11 @@ final readonly class RunState
             if (isset($stored[$key]) && is_string($stored[$key])) {
                 $stored[$key] = new \DateTimeImmutable($stored[$key]);
             }
+        }
+        if (is_array($stored['own'] ?? null)) {
+            /** @var array<string, array<string, mixed>> $own */
+            $own = $stored['own'];
+            $stored['own'] = array_map(OwnText::fromArray(...), $own);
         }
 
         /** @phpstan-ignore argument.type */

@@ -15,6 +15,7 @@ final readonly class ComingText
      * @param  \DateTimeImmutable|null  $leavesAt  the earliest, where that is further than was looked; null where somebody has to act
      *     first, as its reason says
      * @param  Reason|null  $held  why it leaves later than its rule wants it, or waits for somebody
+     * @param  bool  $leftOut  it does not leave, for what somebody decided of it
      * @param  list<Reason>  $hangsOn  what it would take for it not to leave after all
      */
     public function __construct(
@@ -23,6 +24,7 @@ final readonly class ComingText
         public ?\DateTimeImmutable $leavesAt,
         public ?Reason $held,
         public array $hangsOn,
+        public bool $leftOut = false,
     ) {
     }
 }

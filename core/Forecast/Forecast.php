@@ -33,7 +33,9 @@ final class Forecast
             $run = $text->run;
             $later = $sheet->agenda->dueAt("text:$key");
             // What comes up by then and has still to wait is left to a forecast that looks further.
-            if ($run === null || $text->to->personId === null || $text->state === TextState::Dropped) {
+            // What somebody decided of it can be taken back as long as its moment has not come.
+            $leftOut = $text->state === TextState::Dropped && $text->own() !== null;
+            if ($run === null || $text->to->personId === null || ($text->state === TextState::Dropped && ! $leftOut)) {
                 continue;
             }
             if ($later !== null && $text->id === null) {
@@ -42,11 +44,12 @@ final class Forecast
             $begun = isset($underWay[$run->id]);
             $leaves = $text->state === TextState::Left;
             $coming[] = new ComingText(
-                $text, $begun, $leaves ? $text->settledAt : ($later === null ? null : $until->setTimestamp($later)),
+                $text, $begun, $leaves || $leftOut ? $text->settledAt : ($later === null ? null : $until->setTimestamp($later)),
                 $leaves ? self::lastHold($text) ?? $held[$key] ?? null : $text->reason,
-                Dependencies::of($text, $run, $begun, isset($asked[$run->id]), $sheet->configuration->business->zone),
+                $leftOut ? [] : Dependencies::of($text, $run, $begun, isset($asked[$run->id]), $sheet->configuration->business->zone),
+                $leftOut,
             );
-            $asked += $text->expectsReply ? [$run->id => true] : [];
+            $asked += $text->expectsReply && ! $leftOut ? [$run->id => true] : [];
         }
         usort(
             $coming,

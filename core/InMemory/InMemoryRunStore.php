@@ -40,6 +40,15 @@ final readonly class InMemoryRunStore implements RunStore
         return $this->sheet->runs[$id] = $run;
     }
 
+    public function decidedBefore(string $ruleId, Subject $subject): array
+    {
+        $key = "$ruleId/{$subject->name()}";
+        $decided = $this->sheet->decided[$key] ?? [];
+        unset($this->sheet->decided[$key]);
+
+        return $decided;
+    }
+
     public function liveOf(int $personId): array
     {
         return array_values($this->sheet->live[$personId] ?? []);
@@ -61,6 +70,11 @@ final readonly class InMemoryRunStore implements RunStore
         $wake === null || $run->state->isOver()
             ? $this->sheet->agenda->clear("run:$run->id")
             : $this->sheet->agenda->schedule("run:$run->id", $wake);
+    }
+
+    public function keep(Run $run): void
+    {
+        // It is the run itself that is on the sheet.
     }
 
     public function scheduleStart(ScheduledStart $scheduled, Subject $subject): void

@@ -9,6 +9,7 @@ use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\DomainEvent;
 use Linnet\Core\Engine\OutText;
+use Linnet\Core\Engine\OwnText;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Asked;
@@ -78,6 +79,9 @@ final class Sheet
 
     /** @var array<int, list<Reply>> what was put to each run's question */
     public array $put = [];
+
+    /** @var array<string, array<string, OwnText>> what was decided of texts whose run has not begun, by rule and subject, then name */
+    public array $decided = [];
 
     /** @var array<int, \DateTimeImmutable> by person */
     public array $lastReplyAt = [];

@@ -204,6 +204,7 @@ final class Rehearsal
             WorldEventKind::Release => $this->staff->release($event->key),
             WorldEventKind::Stop => $this->staff->stop((int) $person, $event->key),
             WorldEventKind::Skip => $this->staff->skip((int) $person, $event->key),
+            WorldEventKind::OwnText => $this->staff->decide((int) $person, $event->key, $event->text, $event->own),
         };
     }
 

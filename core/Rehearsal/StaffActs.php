@@ -6,6 +6,7 @@ namespace Linnet\Core\Rehearsal;
 
 use Linnet\Core\Engine\Effect\DropText;
 use Linnet\Core\Engine\OutText;
+use Linnet\Core\Engine\OwnText;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\InMemory\InMemoryEngine;
@@ -14,6 +15,7 @@ use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\AskedBy;
+use Linnet\Core\Record\RecordType;
 
 /** What the staff do in a world on paper: start rules, switch rules and lines, let texts go, stop and leave out. */
 final readonly class StaffActs
@@ -74,6 +76,41 @@ final readonly class StaffActs
                 $this->engine->conductor->advance($text->run);
             }
         }
+    }
+
+    /** Of the text of each run that is under way; of those that are not, the first that begins for anything of theirs. */
+    public function decide(int $person, string $key, string $step, OwnText $own): void
+    {
+        $own = new OwnText($own->words, $own->at, $own->skip, $this->somebody());
+        $about = [];
+        foreach ($this->sheet->live[$person] ?? [] as $run) {
+            if ($run->rule->key === $key) {
+                $about[$run->ruleId][$run->subject->name()] = true;
+                $this->engine->conductor->decide($run, "$step/{$run->state->round}", fn (): OwnText => $own);
+            }
+        }
+        foreach ($this->sheet->rules as $rule) {
+            foreach ($rule->rule->key === $key ? $this->subjects($person, $rule->rule->trigger->type()) : [] as $subject) {
+                if (! isset($about[$rule->id][$subject])) {
+                    $decided = [...$this->sheet->decided["$rule->id/$subject"] ?? [], "$step/1" => $own];
+                    $this->sheet->decided["$rule->id/$subject"] = array_filter($decided, fn (OwnText $one): bool => ! $one->isAsItWas());
+                }
+            }
+        }
+    }
+
+    /** @return list<string> the person, or what they have of a type */
+    private function subjects(int $person, string $type): array
+    {
+        if ($type === RecordType::PERSON) {
+            return ["person:$person"];
+        }
+        $theirs = array_filter(
+            $this->sheet->recordsOf[$person] ?? [],
+            fn (int $id): bool => $this->sheet->records[$id]->type->key === $type,
+        );
+
+        return array_values(array_map(fn (int $id): string => "record:$id", $theirs));
     }
 
     private function end(Run $run, Reason $reason, string $outcome): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Linnet\Core\Rehearsal;
 
 use Linnet\Core\Document\Doc;
+use Linnet\Core\Engine\OwnText;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Record\Change\ReportedStatus;
@@ -19,6 +20,7 @@ final readonly class WorldEvent
      * @param  string|null  $person  the key of whom it is about
      * @param  array<string, scalar>  $values  a person's fields that change
      * @param  string  $key  of the rule, line or form
+     * @param  string  $text  what is written; of a decision about a text, its step
      * @param  string|null  $record  the key of the record a rule is started for
      */
     private function __construct(
@@ -36,6 +38,7 @@ final readonly class WorldEvent
         public ?string $ofRule = null,
         public ?string $record = null,
         public ActivationState $power = ActivationState::On,
+        public OwnText $own = new OwnText,
     ) {
     }
 
@@ -67,6 +70,11 @@ final readonly class WorldEvent
             WorldEventKind::Rule => $event(key: $doc->name('rule'), power: $doc->choice('power', ActivationState::class)),
             WorldEventKind::Line => $event(key: $doc->name('line'), power: $doc->choice('power', ActivationState::class)),
             WorldEventKind::Release, WorldEventKind::Stop, WorldEventKind::Skip => $event(key: $doc->name('rule')),
+            WorldEventKind::OwnText => $event(key: $doc->name('rule'), text: $doc->name('step'), own: new OwnText(
+                $doc->has('words') ? $doc->text('words', 2000) : null,
+                $doc->has('to') ? Moment::read($doc, 'to') : null,
+                $doc->has('skip') && $doc->yesNo('skip'),
+            )),
         };
     }
 

@@ -26,6 +26,8 @@ enum WorldEventKind: string
     case Stop = 'stop';
     /** Somebody leaves out the texts of a rule that wait for a person. */
     case Skip = 'skip';
+    /** Somebody decides of one text of a rule to a person, before it leaves. */
+    case OwnText = 'own_text';
 
     /** A record may be nobody's; what people do is somebody's. */
     public function isAboutSomebody(): bool
@@ -48,6 +50,7 @@ enum WorldEventKind: string
             self::Line => ['line', 'power'],
             self::Release => ['rule'],
             self::Stop, self::Skip => ['person', 'rule'],
+            self::OwnText => ['person', 'rule', 'step', 'words', 'to', 'skip'],
         };
     }
 }

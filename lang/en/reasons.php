@@ -103,6 +103,14 @@ return [
         'no_json' => 'A body in JSON is expected on the lines below, each behind “| ”.',
     ],
 
+    'own' => [
+        'words' => ':staff gave text :text words of its own.',
+        'moved' => ':staff moved text :text to :at.',
+        'now' => ':staff let text :text go at once.',
+        'skipped' => ':staff decided that text :text is not sent.',
+        'as_it_was' => ':staff left text :text as its rule says.',
+    ],
+
     'forecast' => [
         'release' => 'once somebody lets it go',
         'conditions' => 'only if the conditions of “:rule” hold by then',
@@ -254,6 +262,7 @@ return [
 
     'text' => [
         'asked_enough' => 'So many have sent this in within the hour that nobody else is asked just now. Try again in an hour.',
+        'moved' => 'Waits until :until: :staff moved it.',
         'too_late' => 'Skipped: its moment was past already.',
         'used_up' => 'Not sent: all its wordings are used up.',
         'no_line' => 'The line “:line” it is to leave from is not there.',

@@ -13,5 +13,15 @@ htmx.config.responseHandling = [
   { code: '422', swap: true },
   { code: '...', swap: false, error: true },
 ];
+// What is being typed is not taken away by a page that shows itself anew.
+document.addEventListener('htmx:beforeRequest', (event) => {
+  const { elt, triggeringEvent } = event.detail.requestConfig ?? event.detail;
+  const isByItself = triggeringEvent === undefined || triggeringEvent === null;
+  if (
+    isByItself &&
+    [...elt.querySelectorAll('.own-form form, .acts details[open]')].some((one) => one.checkVisibility())
+  )
+    event.preventDefault();
+});
 // The morphing extension looks for it here.
 window.htmx = htmx;

@@ -4,6 +4,9 @@ import { expectAccessible, logIn } from './world.js';
 
 const screens = [
   '/today',
+  '/ahead',
+  '/ahead?show=all',
+  '/ahead/2026-03-03',
   '/rules',
   '/rules/1',
   '/rules/1?find=to',

@@ -6,8 +6,10 @@ namespace Tests\Support;
 
 use App\Counts\AccountOffsets;
 use App\Engine\Outbox;
+use App\Engine\OwnTexts;
 use App\Engine\Runner;
 use App\Engine\Store\Labels;
+use App\Engine\WhichText;
 use App\Engine\Worker;
 use App\Inbound\InboundTexts;
 use App\Intake\ChangeOrigin;
@@ -26,12 +28,15 @@ use App\Models\Run;
 use App\Models\Staff;
 use App\Models\Timer;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Engine\OwnText;
 use Linnet\Core\Intake\Cleaned;
 use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Number\PhoneNumber;
+use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\AskedBy;
 use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rehearsal\WorldEvent;
 use Linnet\Core\Rehearsal\WorldEventKind;
@@ -257,8 +262,39 @@ final class LiveWorld
             WorldEventKind::Skip => array_map(
                 fn (int $text) => $runner->skip($text, $staff->name), $this->waiting($rule(), $id),
             ),
+            WorldEventKind::OwnText => $this->decide((int) $id, $rule(), $event, $staff),
             WorldEventKind::Release => $runner->release($this->waiting($rule())),
         };
+    }
+
+    private function decide(int $person, ?Rule $rule, WorldEvent $event, Staff $staff): void
+    {
+        $type = $rule?->version?->read()->trigger->type();
+        if ($rule === null || $type === null) {
+            return;
+        }
+        $of = fn (?int $record, ?int $run, int $round): WhichText => new WhichText(
+            $rule->id, $person, $record, $run, "$event->text/$round", 'a',
+        );
+        $which = [];
+        $live = Run::query()->where('rule_id', $rule->id)->where('person_id', $person)->where('live', true)->orderBy('id');
+        foreach ($live->get() as $run) {
+            $which[$run->record_id ?? 0][] = $of($run->record_id, $run->id, (int) $run->state['round']);
+        }
+        $records = $type === RecordType::PERSON ? [null] : DB::table('records')
+            ->join('record_types', 'record_types.id', '=', 'records.record_type_id')
+            ->where('record_types.key', $type)
+            ->where('records.person_id', $person)
+            ->orderBy('records.id')
+            ->pluck('records.id')
+            ->all();
+        foreach ($records as $record) {
+            $which[(int) $record] ??= [$of($record === null ? null : (int) $record, null, 1)];
+        }
+        $own = new OwnText($event->own->words, $event->own->at, $event->own->skip, $staff->name);
+        foreach (array_merge(...$which) as $one) {
+            resolve(OwnTexts::class)->decide($one, fn (): OwnText => $own, new Reason('own.words', ['staff' => $staff->name]));
+        }
     }
 
     /** @return list<int> the texts of a rule that wait, for anybody or for one person */

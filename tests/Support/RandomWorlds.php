@@ -7,6 +7,7 @@ namespace Tests\Support;
 use Demo\People;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Time\WeeklyHours;
 
 /** Worlds made by chance from a seed: some of the boathouse's rules, some out of the schema, a few people, and their next four weeks. */
@@ -143,7 +144,7 @@ final class RandomWorlds
             13 => $this->worlds->event($at, 'start', ['person' => $person, 'rule' => $rule]),
             14 => Chance::is(50)
                 ? $this->worlds->event($at, 'release', ['rule' => $rule])
-                : $this->worlds->event($at, Chance::one(['stop', 'skip']), ['person' => $person, 'rule' => $rule]),
+                : $this->act(Chance::one(['stop', 'skip', 'own_text', 'own_text']), $at, $person, $rule),
             15, 16 => $this->worlds->event($at, 'person', [
                 'person' => $person,
                 'values' => Chance::one([
@@ -157,6 +158,25 @@ final class RandomWorlds
                     'line' => Chance::one(['front-desk', 'workshop']), 'power' => Chance::one(['paused', 'on', 'on']),
                 ]),
         };
+    }
+
+    private function act(string $what, string $at, string $person, string $rule): void
+    {
+        $what === 'own_text' ? $this->decide($at, $person) : $this->worlds->event($at, $what, ['person' => $person, 'rule' => $rule]);
+    }
+
+    /** Somebody decides of one of the texts of a rule. */
+    private function decide(string $at, string $person): void
+    {
+        $rule = Chance::one($this->rules);
+        $texts = array_map(fn (Texting $text): string => $text->id(), $rule->flow->texts());
+        $texts === [] || $this->worlds->event($at, 'own_text', [
+            'person' => $person, 'rule' => (string) $rule->key, 'step' => Chance::one(array_values($texts)),
+            ...Chance::one([
+                ['words' => 'For {{ first_name | or: "you" }} alone.'], ['skip' => true], [],
+                ['to' => gmdate('Y-m-d\TH:i:s\Z', (int) strtotime($at) + mt_rand(-3_600, 4 * 86_400))],
+            ]),
+        ]);
     }
 
     private function somebody(): string

@@ -443,6 +443,15 @@ final class DatabaseBusinessReader implements BusinessReader
         return $this->powers[$ruleId] ?? ['power' => ActivationState::Retired, 'pausedUntil' => null];
     }
 
+    /** @param  list<int>  $ids versions that will be asked for */
+    public function preloadVersions(array $ids): void
+    {
+        $ids = array_values(array_diff($ids, array_keys($this->versions)));
+        foreach (DB::table('rule_versions')->whereIn('id', $ids)->pluck('document', 'id') as $id => $document) {
+            $this->versions[(int) $id] = self::parse((string) $document);
+        }
+    }
+
     public function version(int $id): Rule
     {
         return $this->versions[$id] ??= self::parse((string) DB::table('rule_versions')->where('id', $id)->value('document'));

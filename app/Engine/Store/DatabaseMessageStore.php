@@ -506,6 +506,7 @@ final class DatabaseMessageStore implements MessageStore
             // Where there is none to leave from, it is kept with the first, and asks again for one of its own.
             'line_id' => ($text->line === null ? null : $this->reader->line($text->line)?->id) ?? $this->reader->lines()[0]->id,
             'at' => DatabaseRunStore::at($left ? $settled : $text->wantedAt),
+            'wording' => $text->isPersonal ? '' : $text->wording,
             'slot_at' => $text->slot === null ? null : DatabaseRunStore::at($text->slot),
             'left_at' => $left ? DatabaseRunStore::at($settled) : null,
             'conversation_id' => $this->conversations[$this->conversationKey($text)] ?? null,
@@ -536,7 +537,7 @@ final class DatabaseMessageStore implements MessageStore
             'run_id' => $run->id, 'rule_id' => (int) $run->ruleId,
             'rule_version_id' => $this->runs->versionOf($run->id), 'step' => explode('/', $text->name)[0], 'kind' => $text->kind->value,
             'template' => $text->words?->source, 'wanted_at' => DatabaseRunStore::at($text->wantedAt), 'to_staff_id' => $text->to->staffId,
-            'wordings' => $text->wordings, 'wording' => $text->wording,
+            'wordings' => $text->wordings,
             'anchor_at' => $text->anchor === null ? null : DatabaseRunStore::at($text->anchor), 'picture' => $text->picture,
             'expects_reply' => $text->expectsReply,
         ];

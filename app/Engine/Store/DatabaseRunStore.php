@@ -10,6 +10,7 @@ use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\DomainEvent;
 use Linnet\Core\Engine\OutText;
+use Linnet\Core\Engine\OwnText;
 use Linnet\Core\Engine\Port\RunStore;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
@@ -40,6 +41,9 @@ final class DatabaseRunStore implements RunStore
 
     /** @var array<int, list<int>> live runs by person */
     private array $live = [];
+
+    /** Whether anything is decided of texts whose run has not begun. */
+    private ?bool $someDecided = null;
 
     public function __construct(private readonly DatabaseBusinessReader $reader, private readonly \DateTimeImmutable $now)
     {
@@ -78,6 +82,26 @@ final class DatabaseRunStore implements RunStore
         }
 
         return $this->runs[$id] = $run;
+    }
+
+    public function decidedBefore(string $ruleId, Subject $subject): array
+    {
+        // Nearly always there is nothing of the kind: asked once for all that begins in this transaction.
+        $this->someDecided ??= DB::table('own_texts')->exists();
+        if (! $this->someDecided) {
+            return [];
+        }
+        $rows = DB::table('own_texts')
+            ->where('rule_id', (int) $ruleId)
+            ->where('person_id', (int) $subject->personId)
+            ->where('record_id', $subject->recordId ?? 0);
+        $decided = [];
+        foreach ($rows->clone()->orderBy('id')->get(['name', 'own']) as $row) {
+            $decided[(string) $row->name] = OwnText::fromArray((array) json_decode((string) $row->own, true, 4, JSON_THROW_ON_ERROR));
+        }
+        $decided === [] || $rows->delete();
+
+        return $decided;
     }
 
     public function run(int $id): ?Run
@@ -152,6 +176,11 @@ final class DatabaseRunStore implements RunStore
     {
         $this->changed[$run->id] = $run;
         $this->time(Timer::RUN, $run->id, 0, $run->state->isOver() ? null : $wake);
+    }
+
+    public function keep(Run $run): void
+    {
+        $this->changed[$run->id] = $run;
     }
 
     public function scheduleStart(ScheduledStart $scheduled, Subject $subject): void

@@ -50,14 +50,14 @@ final readonly class ComingTextQuery
 
     public function waitForSomebody(): int
     {
-        return $this->narrowed()->whereNull('hour')->count();
+        return $this->waiting()->count();
     }
 
     /** @return Paginator<int, ComingText> those asked for, the earliest first */
     public function texts(): Paginator
     {
         $query = match ($this->filter->show) {
-            ComingFilter::YOU => $this->narrowed()->whereNull('hour'),
+            ComingFilter::YOU => $this->waiting(),
             ComingFilter::HOURS => $this->leaving()->whereIn('held', self::OUTSIDE_HOURS),
             ComingFilter::ALL => $this->leaving(),
             default => $this->ofItsTime(),
@@ -101,6 +101,12 @@ final readonly class ComingTextQuery
             ->where('hour', '<', $this->until)
             // Of this hour, what has left by now is not coming any more.
             ->where(fn (Builder $later) => $later->where('hour', '>', $this->from)->orWhere('leaves_at', '>', $this->now));
+    }
+
+    /** @return Builder<ComingText> for somebody */
+    private function waiting(): Builder
+    {
+        return $this->narrowed()->whereNull('hour')->where('left_out', false);
     }
 
     /** @return Builder<ComingText> */

@@ -28,12 +28,18 @@ final class ComingTextReader
     /** @return Collection<int, ComingText> what is late first */
     public static function until(\DateTimeImmutable $moment, int $most): Collection
     {
-        return self::first(ComingText::query()->where('leaves_at', '<', $moment), $most);
+        return self::first(self::leaving($moment), $most);
     }
 
     public static function countUntil(\DateTimeImmutable $moment): int
     {
-        return ComingText::query()->where('leaves_at', '<', $moment)->count();
+        return self::leaving($moment)->count();
+    }
+
+    /** @return Builder<ComingText> */
+    private static function leaving(\DateTimeImmutable $before): Builder
+    {
+        return ComingText::query()->where('leaves_at', '<', $before)->where('left_out', false);
     }
 
     /**

@@ -123,15 +123,18 @@ final class RulePage
     public function elsewise(string $words): ?Composed
     {
         try {
-            return $this->context === null || $this->receiver === null
-                ? null
-                : Composed::of(
-                    Template::parse($words), $this->context->facts, $this->receiver, $this->sender(), $this->context->now,
-                    false, 'sample',
-                );
+            return $this->compose(Template::parse($words));
         } catch (TemplateError) {
             return null;
         }
+    }
+
+    /** @throws TemplateError where something is missing */
+    public function compose(Template $words): ?Composed
+    {
+        return $this->context === null || $this->receiver === null
+            ? null
+            : Composed::of($words, $this->context->facts, $this->receiver, $this->sender(), $this->context->now, false, 'sample');
     }
 
     public function sender(): Sender

@@ -6,6 +6,7 @@ namespace Linnet\Core\Engine\Port;
 
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\DomainEvent;
+use Linnet\Core\Engine\OwnText;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Engine\Run;
 use Linnet\Core\Engine\RunState;
@@ -21,6 +22,13 @@ interface RunStore
     /** Stores a run; null where there is one already for this occasion of this rule. */
     public function begin(Published $published, Subject $subject, string $occasion, RunState $state, DomainEvent $why): ?Run;
 
+    /**
+     * What somebody decided of the texts of a run that had not begun, taken by the first that begins.
+     *
+     * @return array<string, OwnText> by the names of the texts
+     */
+    public function decidedBefore(string $ruleId, Subject $subject): array;
+
     /** @return list<Run> in the order in which they began */
     public function liveOf(int $personId): array;
 
@@ -32,6 +40,9 @@ interface RunStore
     public function asking(int $personId): array;
 
     public function save(Run $run, ?\DateTimeImmutable $wake): void;
+
+    /** As {@see save()}, with what it waits for as it is. */
+    public function keep(Run $run): void;
 
     public function scheduleStart(ScheduledStart $scheduled, Subject $subject): void;
 
