@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Bench\Commands;
 
 use App\Forecast\Forecaster;
+use App\Models\ComingText;
 use App\Models\ForecastMark;
 use Bench\Pages;
 use Bench\Town;
