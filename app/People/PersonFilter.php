@@ -17,10 +17,27 @@ final class PersonFilter
     /** @param  Builder<covariant Model>  $query  of things with a person_id */
     public static function only(Builder $query, string $words): void
     {
-        $people = Person::query()->named($words);
-        $ids = $people->clone()->toBase()->limit(self::FEW + 1)->pluck('id')->all();
-        count($ids) > self::FEW
-            ? $query->whereIn('person_id', $people->select('id'))
-            : $query->whereIntegerInRaw('person_id', $ids);
+        self::among($query, self::few($words), $words);
+    }
+
+    /** @return list<int>|null who is called so; null where they are many */
+    public static function few(string $words): ?array
+    {
+        $ids = Person::query()->named($words)->toBase()->limit(self::FEW + 1)->pluck('id')->all();
+
+        return count($ids) > self::FEW ? null : array_values(array_map(intval(...), $ids));
+    }
+
+    /**
+     * As {@see only()}, where they were looked for before.
+     *
+     * @param  Builder<covariant Model>  $query
+     * @param  list<int>|null  $few
+     */
+    public static function among(Builder $query, ?array $few, string $words): void
+    {
+        $few === null
+            ? $query->whereIn('person_id', Person::query()->named($words)->select('id'))
+            : $query->whereIntegerInRaw('person_id', $few);
     }
 }

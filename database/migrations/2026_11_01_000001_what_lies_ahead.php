@@ -13,7 +13,7 @@ return new class extends Migration
         Schema::create('coming_texts', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('person_id')->constrained()->cascadeOnDelete();
-            $table->foreignId('rule_id')->index()->constrained();
+            $table->foreignId('rule_id')->constrained();
             // Null where its run has not begun.
             $table->unsignedBigInteger('run_id')->nullable();
             $table->unsignedBigInteger('record_id')->nullable()->index();
@@ -40,7 +40,10 @@ return new class extends Migration
             $table->unsignedBigInteger('price_micros');
             $table->string('currency', 3);
             $table->index(['hour', 'rule_id', 'line_id', 'record_type_id', 'held', 'price_micros'], 'coming_texts_counted');
-            $table->index(['leaves_at', 'line_id']);
+            $table->index(['leaves_at', 'id']);
+            $table->index(['rule_id', 'leaves_at']);
+            $table->index(['rule_id', 'hour', 'held', 'price_micros']);
+            $table->index(['held', 'leaves_at']);
             $table->index(['person_id', 'leaves_at']);
             $table->index(['run_id', 'leaves_at']);
         });

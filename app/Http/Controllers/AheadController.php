@@ -17,7 +17,7 @@ use Psr\Clock\ClockInterface;
 final class AheadController
 {
     /** Texts of a day on one page: as many as one would print. */
-    private const PRINTED = 250;
+    private const PRINTED = 100;
 
     /** One day as a list that can be printed. */
     public function day(string $day): View
@@ -26,10 +26,14 @@ final class AheadController
         [$year, $month, $date] = array_map(intval(...), explode('-', $day));
         abort_unless(checkdate($month, $date, $year), 404);
 
+        $whole = new Day($day, $zone);
+
         return view('ahead.day', [
-            'day' => new Day($day, $zone),
+            'day' => $whole,
             'texts' => ComingText::query()
-                ->whereBetween('hour', ["{$day}T00", "{$day}T23"])
+                ->where('left_out', false)
+                ->where('leaves_at', '>=', $whole->begins)
+                ->where('leaves_at', '<', $whole->ends)
                 ->with(['person.number', 'rule', 'line'])
                 ->orderBy('leaves_at')
                 ->orderBy('id')

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Pages\Ahead;
 
-use App\Clock\Day;
 use App\Clock\TimeFormatter;
 use App\Models\Business;
 use App\Models\ComingText;
@@ -36,33 +35,43 @@ final readonly class AheadPage
 
     private ComingTextQuery $query;
 
+    private ?BusiestMinute $busiest;
+
     public function __construct(ComingFilter $filter, public Business $business, public \DateTimeImmutable $now)
     {
-        $local = $now->setTimezone(new \DateTimeZone($business->zone));
-        $last = Day::of($local->setTime(12, 0)->modify('+'.HourField::DAYS.' days'), $business->zone)->date;
-        $counted = new ComingTextQuery($filter, $now, $local->format('Y-m-d\TH'), $last);
-        $hours = $counted->byHour();
+        $this->query = new ComingTextQuery($filter, $now, $business->zone);
+        $hours = $this->query->byHour();
         // Where nothing is asked for, the next hour that has any.
         $this->filter = $filter->show === '' && $filter->at === '' ? $filter->at((string) array_key_first($hours)) : $filter;
-        $this->query = new ComingTextQuery($this->filter, $now, $local->format('Y-m-d\TH'), $last);
+        // Of some people alone it says nothing of a line's room.
+        $this->busiest = $filter->find === '' ? $this->query->busiestMinute($hours) : null;
         $this->field = new HourField($now, $business->zone, $business->gatePolicy()->serviceHours, $hours, $this->filter->at);
-        $this->texts = array_sum(array_column($hours, 'texts'));
+        $this->texts = self::sum($hours, fn (HourCount $hour): int => $hour->texts);
         $chosen = array_filter(
             $hours,
             fn (string $hour): bool => $this->filter->at !== '' && str_starts_with($hour, $this->filter->at),
             ARRAY_FILTER_USE_KEY,
         );
-        $this->chosenTexts = array_sum(array_column($chosen, 'texts'));
-        $this->chosenMicros = array_sum(array_column($chosen, 'micros'));
-        $this->heldForHours = $counted->heldForHours();
-        $this->waitForSomebody = $counted->waitForSomebody();
+        $this->chosenTexts = self::sum($chosen, fn (HourCount $hour): int => $hour->texts);
+        $this->chosenMicros = self::sum($chosen, fn (HourCount $hour): int => $hour->micros);
+        $this->heldForHours = self::sum($hours, fn (HourCount $hour): int => $hour->held);
+        $this->waitForSomebody = $this->query->waitForSomebody();
         $this->freshness = Freshness::read();
+    }
+
+    /**
+     * @param  array<string, HourCount>  $hours
+     * @param  \Closure(HourCount): int  $what
+     */
+    private static function sum(array $hours, \Closure $what): int
+    {
+        return array_sum(array_map($what, $hours));
     }
 
     /** @return Paginator<int, ComingText> */
     public function list(): Paginator
     {
-        return once(fn (): Paginator => $this->query->texts());
+        return once(fn (): Paginator => $this->query->texts($this->filter));
     }
 
     public function listIsCalled(): string
@@ -78,7 +87,7 @@ final readonly class AheadPage
     /** Whether its lines have room for what they are asked for. */
     public function room(): ?string
     {
-        $busiest = $this->query->busiestMinute();
+        $busiest = $this->busiest;
         $line = $busiest === null ? null : Line::query()->find($busiest->lineId);
         if ($busiest === null || $line === null) {
             return null;

@@ -49,14 +49,14 @@ final readonly class ComingFilter
     }
 
     /**
-     * The address of the page for it, with some of it otherwise.
+     * What the page's address says behind its path, with some of it otherwise.
      *
-     * @param  array<string, string|null>  $with
+     * @param  array<string, string>  $with
      */
-    public function url(array $with = []): string
+    public function query(array $with): string
     {
         $own = ['rule' => $this->rule, 'line' => $this->line, 'type' => $this->type, 'find' => $this->find];
 
-        return route('ahead', array_filter([...$own, ...$with], fn (string|int|null $one): bool => $one !== null && $one !== ''));
+        return '?'.http_build_query(array_filter([...$own, ...$with], fn (string|int|null $one): bool => $one !== null && $one !== ''));
     }
 }

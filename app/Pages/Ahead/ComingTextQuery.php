@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Pages\Ahead;
 
+use App\Clock\Day;
 use App\Models\ComingText;
 use App\People\PersonFilter;
 use Illuminate\Contracts\Pagination\Paginator;
@@ -13,39 +14,55 @@ use Illuminate\Support\Facades\DB;
 /** Finds and counts the coming texts that are asked for, from now to the end of the last day shown. */
 final readonly class ComingTextQuery
 {
-    private const PER_PAGE = 20;
+    private const PER_PAGE = 12;
 
     private const OUTSIDE_HOURS = ['gate.outside_hours', 'gate.never_decent'];
 
-    /**
-     * @param  string  $from  the hour it is now, as YYYY-MM-DDTHH
-     * @param  string  $until  behind the last hour
-     */
-    public function __construct(
-        private ComingFilter $filter,
-        private \DateTimeImmutable $now,
-        private string $from,
-        private string $until,
-    ) {
+    /** What an hour cannot hold in its busiest minute is not looked for in it; and not in more hours than this. */
+    private const HOURS = 12;
+
+    private string $thisHour;
+
+    private Day $last;
+
+    /** @var list<int>|null */
+    private ?array $people;
+
+    /** @param  ComingFilter  $filter  of its rules, lines, types and people */
+    public function __construct(private ComingFilter $filter, private \DateTimeImmutable $now, private string $zone)
+    {
+        $this->people = $filter->find === '' ? null : PersonFilter::few($filter->find);
+        $local = $now->setTimezone(new \DateTimeZone($zone));
+        $this->thisHour = $local->format('Y-m-d\TH');
+        $this->last = Day::of($local->setTime(12, 0)->modify('+'.(HourField::DAYS - 1).' days'), $zone);
     }
 
-    /** @return array<string, array{texts: int, micros: int}> by hour */
+    /** @return array<string, HourCount> by hour, as YYYY-MM-DDTHH */
     public function byHour(): array
     {
+        $held = "sum(case when held in ('".implode("', '", self::OUTSIDE_HOURS)."') then 1 else 0 end)";
+        $counts = "count(*) as texts, coalesce(sum(price_micros), 0) as micros, $held as held";
         $hours = [];
-        $rows = $this->leaving()->toBase()->groupBy('hour')->orderBy('hour')
-            ->selectRaw('hour, count(*) as texts, sum(price_micros) as micros')
+        // Of this hour, what has left by now is not coming any more.
+        $now = $this->narrowed()->where('hour', $this->thisHour)->where('leaves_at', '>', $this->now)->toBase()->selectRaw($counts)->first();
+        if ($now !== null && $now->texts > 0) {
+            $hours[$this->thisHour] = HourCount::of($now);
+        }
+        // A few people's are found by them, not by the hour.
+        $hour = $this->people === null ? 'hour' : "(hour || '')";
+        $rows = $this->narrowed()
+            ->whereRaw("$hour > ?", [$this->thisHour])
+            ->whereRaw("$hour < ?", [$this->last->date.'U'])
+            ->toBase()
+            ->groupBy('hour')
+            ->orderBy('hour')
+            ->selectRaw("hour, $counts")
             ->get();
         foreach ($rows as $row) {
-            $hours[(string) $row->hour] = ['texts' => (int) $row->texts, 'micros' => (int) $row->micros];
+            $hours[(string) $row->hour] = HourCount::of($row);
         }
 
         return $hours;
-    }
-
-    public function heldForHours(): int
-    {
-        return $this->leaving()->whereIn('held', self::OUTSIDE_HOURS)->count();
     }
 
     public function waitForSomebody(): int
@@ -53,34 +70,48 @@ final readonly class ComingTextQuery
         return $this->waiting()->count();
     }
 
-    /** @return Paginator<int, ComingText> those asked for, the earliest first */
-    public function texts(): Paginator
+    /** @return Paginator<int, ComingText> those of a day or an hour, or of a kind, the earliest first */
+    public function texts(ComingFilter $asked): Paginator
     {
-        $query = match ($this->filter->show) {
+        $query = match ($asked->show) {
             ComingFilter::YOU => $this->waiting(),
             ComingFilter::HOURS => $this->leaving()->whereIn('held', self::OUTSIDE_HOURS),
             ComingFilter::ALL => $this->leaving(),
-            default => $this->ofItsTime(),
+            default => $this->within($asked->at),
         };
 
-        return $query->with(['person.number', 'rule', 'line', 'record.type'])
+        return $query->with(['person.number', 'rule', 'line'])
             ->orderBy('leaves_at')
             ->orderBy('id')
             ->simplePaginate(self::PER_PAGE)
             ->withQueryString();
     }
 
-    /** @return Builder<ComingText> of the day or hour asked for */
-    public function ofItsTime(): Builder
+    /**
+     * The minute in which a line is asked for the most.
+     *
+     * @param  array<string, HourCount>  $hours  as {@see byHour} counted them
+     */
+    public function busiestMinute(array $hours): ?BusiestMinute
     {
-        return $this->leaving()->where('hour', '>=', $this->filter->at)->where('hour', '<=', $this->filter->at.'~');
+        $busiest = null;
+        $texts = array_map(fn (HourCount $hour): int => $hour->texts, $hours);
+        arsort($texts);
+        foreach (array_slice($texts, 0, self::HOURS, true) as $hour => $many) {
+            if ($many <= ($busiest->texts ?? 0)) {
+                break;
+            }
+            $found = $this->busiestOf($hour);
+            $busiest = $found !== null && $found->texts > ($busiest->texts ?? 0) ? $found : $busiest;
+        }
+
+        return $busiest;
     }
 
-    /** The minute in which a line is asked for the most. */
-    public function busiestMinute(): ?BusiestMinute
+    private function busiestOf(string $hour): ?BusiestMinute
     {
         $minute = DB::connection()->getDriverName() === 'pgsql' ? "date_trunc('minute', leaves_at)" : "substr(leaves_at, 1, 16) || ':00'";
-        $row = $this->leaving()->toBase()->whereNotNull('line_id')
+        $row = $this->within($hour)->toBase()->whereNotNull('line_id')
             ->groupByRaw("$minute, line_id")
             ->orderByRaw('count(*) desc, 2')
             ->selectRaw("line_id, $minute as minute, count(*) as texts")
@@ -93,14 +124,22 @@ final readonly class ComingTextQuery
         );
     }
 
+    /** @return Builder<ComingText> of a day or an hour of it */
+    private function within(string $at): Builder
+    {
+        $day = new Day(substr($at, 0, 10), $this->zone);
+        $hours = array_filter($day->hours(), fn (array $hour): bool => strlen($at) === 10 || $hour['hour'] === (int) substr($at, 11));
+        $moments = [...array_column($hours, 'from'), ...array_column($hours, 'to')];
+
+        return $this->leaving()
+            ->where('leaves_at', '>=', $moments === [] ? $day->ends : min($moments))
+            ->where('leaves_at', '<', $moments === [] ? $day->ends : max($moments));
+    }
+
     /** @return Builder<ComingText> */
     private function leaving(): Builder
     {
-        return $this->narrowed()
-            ->where('hour', '>=', $this->from)
-            ->where('hour', '<', $this->until)
-            // Of this hour, what has left by now is not coming any more.
-            ->where(fn (Builder $later) => $later->where('hour', '>', $this->from)->orWhere('leaves_at', '>', $this->now));
+        return $this->narrowed()->where('left_out', false)->where('leaves_at', '>', $this->now)->where('leaves_at', '<', $this->last->ends);
     }
 
     /** @return Builder<ComingText> for somebody */
@@ -117,7 +156,7 @@ final readonly class ComingTextQuery
         foreach ($columns as $column => $id) {
             $id === null || $query->where($column, $id);
         }
-        $this->filter->find === '' || PersonFilter::only($query, $this->filter->find);
+        $this->filter->find === '' || PersonFilter::among($query, $this->people, $this->filter->find);
 
         return $query;
     }

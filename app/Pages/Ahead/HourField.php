@@ -23,7 +23,7 @@ final readonly class HourField
     /** @var list<Day> */
     public array $days;
 
-    /** @param  array<string, array{texts: int, micros: int}>  $hours  by hour, as YYYY-MM-DDTHH */
+    /** @param  array<string, HourCount>  $hours  by hour, as YYYY-MM-DDTHH */
     public function __construct(
         private \DateTimeImmutable $now,
         private string $zone,
@@ -83,12 +83,12 @@ final readonly class HourField
     /** @return list<array{row: int, at: string, x: float, size: float, texts: int, chosen: bool, says: string}> the hours that have any */
     public function squares(): array
     {
-        $most = max([1, ...array_column($this->hours, 'texts')]);
+        $most = max([1, ...array_map(fn (HourCount $hour): int => $hour->texts, array_values($this->hours))]);
         $squares = [];
         foreach ($this->days as $row => $day) {
             for ($hour = 0; $hour < 24; $hour++) {
                 $at = sprintf('%sT%02d', $day->date, $hour);
-                $texts = $this->hours[$at]['texts'] ?? 0;
+                $texts = $this->hours[$at]->texts ?? 0;
                 if ($texts > 0) {
                     $squares[] = [
                         'row' => $row, 'at' => $at, 'x' => self::x($hour), 'size' => round(sqrt($texts / $most) * 18 + 4, 1), 'texts' => $texts,

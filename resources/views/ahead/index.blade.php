@@ -4,10 +4,10 @@
     <div id="ahead" hx-get="{{ request()->fullUrl() }}" hx-trigger="every 10s" hx-swap="morph:outerHTML" hx-target="#ahead">
         <p class="crumb">Ahead, as things stand</p>
         <h1 class="lead">
-            <a href="{{ $page->filter->url(['show' => ComingFilter::ALL]) }}">{{ ucfirst(TimeFormatter::count($page->texts, 'text', 'texts')) }}</a>
+            <a href="{{ $page->filter->query(['show' => ComingFilter::ALL]) }}">{{ ucfirst(TimeFormatter::count($page->texts, 'text', 'texts')) }}</a>
             may leave in the next two weeks, if nobody answers and nothing moves.
-            @if ($page->heldForHours > 0)<a href="{{ $page->filter->url(['show' => ComingFilter::HOURS]) }}">{{ ucfirst(TimeFormatter::count($page->heldForHours, 'of them waits', 'of them wait')) }}</a> for a decent hour{{ $page->waitForSomebody > 0 ? ',' : '.' }}@endif
-            @if ($page->waitForSomebody > 0)<a href="{{ $page->filter->url(['show' => ComingFilter::YOU]) }}">{{ $page->heldForHours > 0 ? TimeFormatter::count($page->waitForSomebody, 'more', 'more') : ucfirst(TimeFormatter::count($page->waitForSomebody, 'more waits', 'more wait')) }}</a> for you.@endif
+            @if ($page->heldForHours > 0)<a href="{{ $page->filter->query(['show' => ComingFilter::HOURS]) }}">{{ ucfirst(TimeFormatter::count($page->heldForHours, 'of them waits', 'of them wait')) }}</a> for a decent hour{{ $page->waitForSomebody > 0 ? ',' : '.' }}@endif
+            @if ($page->waitForSomebody > 0)<a href="{{ $page->filter->query(['show' => ComingFilter::YOU]) }}">{{ $page->heldForHours > 0 ? TimeFormatter::count($page->waitForSomebody, 'more', 'more') : ucfirst(TimeFormatter::count($page->waitForSomebody, 'more waits', 'more wait')) }}</a> for you.@endif
         </h1>
         @if (! $page->freshness->isWorkedOut)
             <p class="mb-3"><x-tone tone="bad">What lies ahead is not being worked out.</x-tone> <span class="soft sm">Start it: php artisan linnet:forecast</span></p>
@@ -30,19 +30,13 @@
                         @foreach ($page->field->nights() as $night)<rect class="night" x="{{ $night['x'] }}" y="{{ HourField::y($night['row']) }}" width="{{ $night['width'] }}" height="30" />@endforeach
                         @foreach ($page->field->days as $row => $day)
                             <line class="axis" x1="{{ HourField::LEFT }}" x2="{{ HourField::width() }}" y1="{{ HourField::y($row) + 30 }}" y2="{{ HourField::y($row) + 30 }}" />
-                            <a href="{{ $page->filter->url(['at' => $day->date]) }}" aria-label="{{ HourField::says($day->date) }}" @if ($page->filter->at === $day->date) aria-current="true" @endif><rect class="hit" x="0" y="{{ HourField::y($row) + 3 }}" width="56" height="24" /><text class="day" x="3" y="{{ HourField::y($row) + 20 }}">{{ $day->begins->setTimezone(new DateTimeZone($day->zone))->format('D j') }}</text></a>
+                            <a href="{{ $page->filter->query(['at' => $day->date]) }}" aria-label="{{ HourField::says($day->date) }}" @if ($page->filter->at === $day->date) aria-current="true" @endif><rect class="hit-day" x="0" y="{{ HourField::y($row) + 3 }}" width="56" height="24" /><text class="day" x="3" y="{{ HourField::y($row) + 20 }}">{{ $day->begins->setTimezone(new DateTimeZone($day->zone))->format('D j') }}</text></a>
                         @endforeach
-                        @foreach ($page->field->squares() as $square)
-                            <a href="{{ $page->filter->url(['at' => $square['at']]) }}" aria-label="{{ $square['says'] }}: {{ TimeFormatter::count($square['texts'], 'text', 'texts') }}" @if ($square['chosen']) aria-current="true" @endif>
-                                <rect class="hit" x="{{ $square['x'] }}" y="{{ HourField::y($square['row']) + 3 }}" width="24" height="24" rx="4" />
-                                <rect @class(['square', 'today' => $square['row'] === 0]) x="{{ $square['x'] + 12 - $square['size'] / 2 }}" y="{{ HourField::y($square['row']) + 15 - $square['size'] / 2 }}" width="{{ $square['size'] }}" height="{{ $square['size'] }}" rx="3" />
-                                @if ($square['size'] >= 15)<text class="many" x="{{ $square['x'] + 12 }}" y="{{ HourField::y($square['row']) + 19 }}" text-anchor="middle">{{ $square['texts'] }}</text>@endif
-                            </a>
-                        @endforeach
+                        @foreach ($page->field->squares() as $square)<a href="{{ $page->filter->query(['at' => $square['at']]) }}" transform="translate({{ $square['x'] + 12 }} {{ HourField::y($square['row']) + 15 }})" aria-label="{{ $square['says'] }}: {{ TimeFormatter::count($square['texts'], 'text', 'texts') }}" @if ($square['chosen']) aria-current="true" @endif><rect class="hit" /><rect @class(['square', 'today' => $square['row'] === 0]) x="-{{ $square['size'] / 2 }}" y="-{{ $square['size'] / 2 }}" width="{{ $square['size'] }}" height="{{ $square['size'] }}" />@if ($square['size'] >= 15)<text class="many">{{ $square['texts'] }}</text>@endif</a>@endforeach
                         <line class="now" x1="{{ $page->field->now() }}" x2="{{ $page->field->now() }}" y1="{{ HourField::TOP - 3 }}" y2="{{ HourField::TOP + 33 }}" />
                     </svg>
                 </div>
-                <p class="soft sm mt-2">A square is as large as its texts are many. Shaded: outside decent hours, and closed days.@if ($page->room() !== null)<br>{{ $page->room() }}@endif</p>
+                <p class="soft sm mt-2">A square is as large as its texts are many. Shaded: outside decent hours, and closed days.@if (($room = $page->room()) !== null)<br>{{ $room }}@endif</p>
             </div>
             <section aria-label="{{ $page->listIsCalled() }}">
                 @if ($page->texts === 0 && $page->waitForSomebody === 0)
