@@ -44,7 +44,12 @@ final readonly class ComingTextQuery
         $counts = "count(*) as texts, coalesce(sum(price_micros), 0) as micros, $held as held";
         $hours = [];
         // Of this hour, what has left by now is not coming any more.
-        $now = $this->narrowed()->where('hour', $this->thisHour)->where('leaves_at', '>', $this->now)->toBase()->selectRaw($counts)->first();
+        $now = $this->narrowed()
+            ->where('hour', $this->thisHour)
+            ->where('leaves_at', '>', $this->now)
+            ->toBase()
+            ->selectRaw($counts)
+            ->first();
         if ($now !== null && $now->texts > 0) {
             $hours[$this->thisHour] = HourCount::of($now);
         }
