@@ -62,11 +62,12 @@ use App\Http\Controllers\StartRuleController;
 use App\Http\Controllers\StuckRunsController;
 use App\Http\Controllers\TariffController;
 use App\Http\Controllers\TaskController;
+use App\Http\Controllers\TextController;
 use App\Http\Controllers\TextWentController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TokenController;
 use App\Http\Controllers\TrialController;
-use App\Http\Controllers\WhyController;
+use App\Http\Controllers\WhyNotController;
 use App\Http\Controllers\WordsController;
 use App\Http\Middleware\PreserveSession;
 use Illuminate\Support\Facades\Route;
@@ -136,11 +137,14 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules/{rule}/samples', [RuleController::class, 'samples'])
             ->middleware(PreserveSession::class)
             ->name('rules.samples');
+        Route::get('rules/{rule}/batch', [ReleaseController::class, 'show'])->name('rules.batch');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
+        Route::get('people/{person}/why-not', WhyNotController::class)->whereNumber('person')->name('people.why-not');
         Route::get('ahead', [AheadController::class, 'index'])->middleware(PreserveSession::class)->name('ahead');
         Route::get('ahead/{day}', [AheadController::class, 'day'])->where('day', '\d{4}-\d\d-\d\d')->name('ahead.day');
         Route::get('sent', [SentController::class, 'index'])->name('sent.index');
-        Route::get('sent/{message}/why', WhyController::class)->name('messages.why');
+        Route::get('sent/{message}', TextController::class)->whereNumber('message')->name('messages.show');
+        Route::redirect('sent/{message}/why', '/sent/{message}')->whereNumber('message')->name('messages.why');
         Route::get('sources', [SourceController::class, 'index'])->name('sources.index');
         Route::get('sources/{source}', [SourceController::class, 'show'])->middleware(PreserveSession::class)->name('sources.show');
         Route::get('sources/{source}/deliveries/{delivery}', [DeliveryController::class, 'show'])->scopeBindings()->name('deliveries.show');
@@ -236,7 +240,8 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules/{rule}/draft/publish', [RuleDraftController::class, 'publish'])->name('rules.draft.publish');
         Route::delete('rules/{rule}/draft', [RuleDraftController::class, 'destroy'])->name('rules.draft.destroy');
         Route::put('rules/{rule}/power', RulePowerController::class)->name('rules.power');
-        Route::post('rules/{rule}/release', ReleaseController::class)->name('rules.release');
+        Route::post('rules/{rule}/release', [ReleaseController::class, 'store'])->name('rules.release');
+        Route::post('rules/{rule}/release/undo', [ReleaseController::class, 'undo'])->name('rules.release.undo');
         Route::post('rules/{rule}/stuck', StuckRunsController::class)->name('rules.stuck');
         Route::put('lines/{line}/power', LinePowerController::class)->name('lines.power');
         Route::post('outbound-tasks/mail/again', [OutboundTaskController::class, 'againMail'])->name('outbound-tasks.again-mail');

@@ -11,6 +11,7 @@ final readonly class Answer
      * @param  string|null  $ref  the carrier's own name for it
      * @param  string  $code  the carrier's own word for why not
      * @param  \DateTimeImmutable|null  $until  not to be offered again before
+     * @param  string  $said  the beginning of its answer, word for word; empty where there was none
      * @param  bool  $isKnown  whether it is sure that the carrier has not taken it, where it was not accepted
      */
     private function __construct(
@@ -21,7 +22,17 @@ final readonly class Answer
         public string $code = '',
         public ?\DateTimeImmutable $until = null,
         public bool $isKnown = true,
+        public string $said = '',
     ) {
+    }
+
+    /** With what the carrier said, word for word. */
+    public function saying(string $said): self
+    {
+        return new self(
+            $this->accepted, $this->final, $this->ref, $this->detail, $this->code, $this->until, $this->isKnown,
+            mb_substr(mb_scrub($said, 'UTF-8'), 0, 500, 'UTF-8'),
+        );
     }
 
     public static function accepted(string $ref): self

@@ -18,4 +18,7 @@ interface Carrier
      * @return array<string, Answer> by their keys
      */
     public function handOver(array $texts): array;
+
+    /** What it is told of a text, as it goes over the wire, with every secret masked. */
+    public function describe(Handover $text): string;
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Carrier;
 
+use App\Models\Message;
+
 /** A text as a carrier is told of it. */
 final readonly class Handover
 {
@@ -20,5 +22,13 @@ final readonly class Handover
         public string $words,
         public ?string $picture = null,
     ) {
+    }
+
+    public static function of(Message $message): self
+    {
+        return new self(
+            (string) $message->key, $message->line->number ?? $message->line->name, (string) $message->number, $message->body,
+            $message->picture,
+        );
     }
 }

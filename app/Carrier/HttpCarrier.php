@@ -36,11 +36,7 @@ final readonly class HttpCarrier implements Carrier
                     ->withHeaders($this->takesKeys ? ['Idempotency-Key' => $text->key] : [])
                     ->timeout($this->timeoutSeconds)
                     ->connectTimeout($this->timeoutSeconds)
-                    ->post(
-                        "$this->url/texts",
-                        ['from' => $text->sender, 'to' => $text->receiver, 'text' => $text->words] +
-                            ($text->picture === null ? [] : ['picture' => $text->picture]),
-                    ),
+                    ->post($this->address(), self::body($text)),
                 $texts,
             ),
         );
@@ -53,7 +49,37 @@ final readonly class HttpCarrier implements Carrier
         return $answers;
     }
 
+    public function describe(Handover $text): string
+    {
+        return implode("\n", [
+            "POST {$this->address()}",
+            'Authorization: Bearer ••••••••',
+            ...($this->takesKeys ? ["Idempotency-Key: $text->key"] : []),
+            '',
+            json_encode(self::body($text), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+        ]);
+    }
+
+    private function address(): string
+    {
+        return "$this->url/texts";
+    }
+
+    /** @return array<string, string> */
+    private static function body(Handover $text): array
+    {
+        return ['from' => $text->sender, 'to' => $text->receiver, 'text' => $text->words] +
+            ($text->picture === null ? [] : ['picture' => $text->picture]);
+    }
+
     private function read(mixed $response): Answer
+    {
+        return $response instanceof Response
+            ? $this->meant($response)->saying("HTTP {$response->status()}\n".mb_scrub($response->body(), 'UTF-8'))
+            : $this->meant($response);
+    }
+
+    private function meant(mixed $response): Answer
     {
         if (! $response instanceof Response) {
             return $response instanceof ConnectionException && $this->neverArrived($response)

@@ -12,6 +12,11 @@ final class NoCarrier implements Carrier
         return true;
     }
 
+    public function describe(Handover $text): string
+    {
+        return '';
+    }
+
     public function handOver(array $texts): array
     {
         return array_map(

@@ -84,7 +84,7 @@ final readonly class Outbox
         if ($messages === []) {
             return $past + count($claimed);
         }
-        $answers = $carrier->handOver(array_map(self::handover(...), $messages));
+        $answers = $carrier->handOver(array_map(Handover::of(...), $messages));
         $silent = array_filter($answers, fn (Answer $answer): bool => ! $answer->final);
 
         return $past + DB::transaction(function () use ($name, $lines, $carrier, $messages, $answers, $silent, $now): int {
@@ -94,14 +94,6 @@ final readonly class Outbox
                 fn (Message $message): int => (int) $this->store($message, $answers[(string) $message->key], $carrier, $now), $messages,
             ));
         });
-    }
-
-    private static function handover(Message $message): Handover
-    {
-        return new Handover(
-            (string) $message->key, $message->line->number ?? $message->line->name, (string) $message->number, $message->body,
-            $message->picture,
-        );
     }
 
     /**
@@ -235,19 +227,20 @@ final readonly class Outbox
             return true;
         }
         $attempts = $message->attempts + 1;
+        $said = $answer->said === '' ? null : $answer->said;
         if (! $answer->final) {
             $seconds = min(self::LONGEST_PAUSE, 2 ** min($attempts, 9));
             $again = $now->modify('+'.($seconds + (crc32("$message->id/$attempts") % $seconds)).' seconds');
-            $message->update($free + ['attempts' => $attempts, 'retry_at' => max($again, $answer->until)]);
+            $message->update($free + ['attempts' => $attempts, 'retry_at' => max($again, $answer->until), 'carrier_said' => $said]);
 
             return false;
         }
         $message->update($free + ($answer->accepted
             ? [
                 'state' => MessageState::Handed, 'carrier_ref' => $answer->ref, 'handed_at' => $now, 'attempts' => $attempts,
-                'reason' => null, 'retry_at' => null,
+                'reason' => null, 'retry_at' => null, 'carrier_said' => $said,
             ]
-            : ['attempts' => $attempts]));
+            : ['attempts' => $attempts, 'carrier_said' => $said]));
         $answer->accepted
             ? $this->wake($message, $now)
             : self::fail($message, new Reason('carrier.refused', ['detail' => $answer->detail]), $now);

@@ -101,18 +101,61 @@ final readonly class Runner
      * Lets texts go that waited for it.
      *
      * @param  list<int>  $messageIds
+     * @param  \DateTimeImmutable|null  $at  until when they may be held back again; null for at once
      */
-    public function release(array $messageIds): void
+    public function release(array $messageIds, ?\DateTimeImmutable $at = null): void
     {
+        $this->eachChunk($messageIds, function (UnitOfWork $unit, array $some) use ($at): int {
+            $ids = Message::query()->whereIn('id', $some)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id');
+            Message::query()->whereIn('id', $ids)->update(['released' => true, 'release_at' => $at]);
+            foreach ($ids as $id) {
+                $unit->runs->time(Timer::MESSAGE, (int) $id, 0, $at ?? $unit->now);
+            }
+
+            return $ids->count();
+        });
+    }
+
+    /**
+     * Texts that were let go and have not left yet wait again.
+     *
+     * @param  list<int>  $messageIds
+     * @return int how many
+     */
+    public function holdBack(array $messageIds): int
+    {
+        return $this->eachChunk($messageIds, function (UnitOfWork $unit, array $some): int {
+            $ids = Message::query()->whereIn('id', $some)->letGo($unit->now)->orderBy('id')->pluck('id');
+            $reason = json_encode((new Reason('gate.not_released'))->toArray(), JSON_THROW_ON_ERROR);
+            Message::query()->whereIn('id', $ids)->toBase()->update(['released' => false, 'release_at' => null, 'reason' => $reason]);
+            foreach ($ids as $id) {
+                $unit->runs->time(Timer::MESSAGE, (int) $id, 0, null);
+            }
+
+            return $ids->count();
+        });
+    }
+
+    /**
+     * @param  list<int>  $messageIds
+     * @param  \Closure(UnitOfWork, list<int>): int  $work  on some of them, whose people nobody else is at
+     */
+    private function eachChunk(array $messageIds, \Closure $work): int
+    {
+        $many = 0;
         foreach (array_chunk($messageIds, 500) as $some) {
-            $this->inTransaction(function (UnitOfWork $unit) use ($some): void {
-                $ids = Message::query()->whereIn('id', $some)->where('state', MessageState::Waiting)->orderBy('id')->pluck('id');
-                Message::query()->whereIn('id', $ids)->update(['released' => true]);
-                foreach ($ids as $id) {
-                    $unit->runs->time(Timer::MESSAGE, (int) $id, 0, $unit->now);
-                }
-            }, array_values(array_map(intval(...), Message::query()->whereIn('id', $some)->distinct()->pluck('person_id')->all())));
+            $people = array_values(array_map(
+                intval(...),
+                Message::query()->whereIn('id', $some)->distinct()->pluck('person_id')->all(),
+            ));
+            $many += $this->inTransaction(function (UnitOfWork $unit) use ($work, $some, $people): int {
+                $unit->reader->preload($people);
+
+                return $work($unit, $some);
+            }, $people);
         }
+
+        return $many;
     }
 
     /** Somebody decided that a text which waits is not to go; its run goes on without it. */

@@ -33,7 +33,15 @@ final class ComingTextWriter
      */
     public function rows(array $coming, UnitOfWork $unit): array
     {
-        return array_map(fn (ComingText $one): array => $this->row($one, $unit), $coming);
+        $asked = array_filter($coming, fn (ComingText $one): bool => $one->text->composed === null && $one->text->id !== null);
+        // What waits for somebody says what it said when it was last asked about.
+        $kept = DB::table('messages')
+            ->whereIn('id', array_map(fn (ComingText $one): ?int => $one->text->id, $asked))
+            ->get(['id', 'body', 'parts', 'price_micros'])
+            ->keyBy('id')
+            ->all();
+
+        return array_map(fn (ComingText $one): array => $this->row($one, $unit, $kept[(int) $one->text->id] ?? null), $coming);
     }
 
     /**
@@ -57,7 +65,7 @@ final class ComingTextWriter
     }
 
     /** @return array<string, mixed> */
-    private function row(ComingText $coming, UnitOfWork $unit): array
+    private function row(ComingText $coming, UnitOfWork $unit, ?\stdClass $kept): array
     {
         $text = $coming->text;
         $run = $text->run ?? throw new \LogicException('only what a run wants is foreseen');
@@ -86,9 +94,9 @@ final class ComingTextWriter
             'template' => $text->words?->source,
             'own' => self::json($text->own()?->toArray()),
             'left_out' => $coming->leftOut,
-            'body' => $composed->body ?? $text->words->source ?? '',
-            'parts' => $composed->length->parts ?? 0,
-            'price_micros' => $composed->price ?? 0,
+            'body' => $composed->body ?? (($kept?->body ?: null) ?? $text->words->source ?? ''),
+            'parts' => $composed->length->parts ?? $kept->parts ?? 0,
+            'price_micros' => $composed->price ?? $kept->price_micros ?? 0,
             'currency' => $unit->reader->business()->tariff->currency,
         ];
     }

@@ -15,6 +15,7 @@ use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\OwnText;
 use Linnet\Core\InMemory\InMemoryRule;
 use Linnet\Core\InMemory\Sheet;
+use Linnet\Core\Reason;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Record;
 
@@ -198,10 +199,13 @@ final readonly class SheetReader
                 $sheet->runs[$text->run->id] = $text->run;
             }
         }
-        // What has passed the gate is taken by its carrier.
+        $kept = [MessageState::Waiting->value, MessageState::SetAside->value, MessageState::Ready->value];
         foreach (array_chunk(array_keys($sheet->runs), 400) as $some) {
-            foreach (DB::table('messages')->whereIn('run_id', $some)->where('state', MessageState::Ready->value)->pluck('name') as $name) {
-                $sheet->texts[(string) $name]->isHanded = true;
+            foreach (DB::table('messages')->whereIn('run_id', $some)->whereIn('state', $kept)->get(['name', 'state', 'reason']) as $row) {
+                $text = $sheet->texts[(string) $row->name];
+                // What has passed the gate is taken by its carrier.
+                $text->isHanded = $text->isHanded || $row->state === MessageState::Ready->value;
+                $text->reason = $row->reason === null ? null : self::reason((string) $row->reason);
             }
         }
     }
@@ -256,6 +260,14 @@ final readonly class SheetReader
                 $sheet->events[] = $event;
             }
         }
+    }
+
+    private static function reason(string $json): Reason
+    {
+        /** @var array{code: string, with: array<string, scalar>} $reason */
+        $reason = json_decode($json, true, 16, JSON_THROW_ON_ERROR);
+
+        return new Reason($reason['code'], $reason['with']);
     }
 
     /**

@@ -45,6 +45,7 @@ use Linnet\Core\Text\Words\Meaning;
  * @property CarbonImmutable|null $anchor_at the date it hangs on
  * @property bool $held_against a failure that counts against its line
  * @property bool $released somebody has let it go
+ * @property CarbonImmutable|null $release_at from when on that counts; null for at once
  * @property int|null $put_to_run_id of a text that came in: the run whose question it was put to
  * @property int|null $answer
  * @property CarbonImmutable $wanted_at
@@ -53,6 +54,8 @@ use Linnet\Core\Text\Words\Meaning;
  * @property CarbonImmutable|null $status_at
  * @property string|null $carrier_ref
  * @property int $attempts
+ * @property int|null $rule_version_id
+ * @property string|null $carrier_said its last answer, word for word
  * @property CarbonImmutable|null $retry_at
  * @property string|null $leased_by who is handing it over now
  * @property CarbonImmutable|null $leased_until by the machine's own clock
@@ -77,7 +80,7 @@ final class Message extends Model
             'handed_at' => 'immutable_datetime', 'status_at' => 'immutable_datetime', 'retry_at' => 'immutable_datetime',
             'leased_until' => 'immutable_datetime',
             'at' => 'immutable_datetime', 'anchor_at' => 'immutable_datetime', 'answered_at' => 'immutable_datetime', 'ended' => 'boolean',
-            'released' => 'boolean', 'held_against' => 'boolean',
+            'released' => 'boolean', 'release_at' => 'immutable_datetime', 'held_against' => 'boolean',
         ];
     }
 
@@ -86,6 +89,18 @@ final class Message extends Model
     {
         // A column the database works out by itself; its indexes hold those alone.
         $query->whereRaw('messages.troubled');
+    }
+
+    /** @param  Builder<self>  $query  narrowed to texts that somebody has to let go */
+    public function scopeAwaitingRelease(Builder $query): void
+    {
+        $query->where('state', MessageState::Waiting)->where('released', false)->whereLike('reason', '%"gate.not_released"%');
+    }
+
+    /** @param  Builder<self>  $query  narrowed to texts that were let go, and may still be held back */
+    public function scopeLetGo(Builder $query, \DateTimeImmutable $now): void
+    {
+        $query->where('state', MessageState::Waiting)->where('released', true)->where('release_at', '>', $now);
     }
 
     /**

@@ -121,6 +121,12 @@ final class PersonPage
         return once(fn (): Collection => StartByHand::offered(RecordType::PERSON));
     }
 
+    /** @return Collection<int, Rule> that may be asked why they sent nothing */
+    public function rules(): Collection
+    {
+        return once(fn (): Collection => Rule::query()->whereNotNull('version_id')->orderBy('name')->get(['id', 'name']));
+    }
+
     public function story(): Story
     {
         return once(fn (): Story => StoryReader::ofPerson($this->person, Business::current()->zone));

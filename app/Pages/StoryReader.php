@@ -19,7 +19,7 @@ use App\Models\Trace;
 use App\Records\ChangeSentence;
 use App\Records\RecordSentence;
 use App\Records\Shown;
-use App\Sentences\Sentence;
+use App\Sentences\TraceSentence;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -80,7 +80,7 @@ final class StoryReader
                     $traces
                         ->map(
                             fn (Trace $trace): StoryEntry => new StoryEntry(
-                                $trace->at, 1, says: self::sentence($trace), rule: $trace->rule,
+                                $trace->at, 1, says: TraceSentence::of($trace), rule: $trace->rule,
                             ),
                         )
                         ->all(),
@@ -192,21 +192,8 @@ final class StoryReader
             ->with('rule')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
 
         return array_values($traces->map(fn (Trace $trace): StoryEntry => new StoryEntry(
-            $trace->at, 1, says: self::sentence($trace), rule: $trace->rule,
+            $trace->at, 1, says: TraceSentence::of($trace), rule: $trace->rule,
         ))->all());
-    }
-
-    /** A condition that did not hold is the reason for not going on. */
-    private static function sentence(Trace $trace): string
-    {
-        $sentence = Sentence::of(['code' => $trace->code, 'with' => $trace->with]);
-
-        $who = $trace->with['who'] ?? null;
-
-        return str_starts_with($trace->code, 'condition.')
-            ? ($trace->run_id === null ? 'Not started: ' : 'Went no further: ').
-                    (is_string($who) && str_starts_with($sentence, $who) ? $sentence : lcfirst($sentence))
-            : $sentence;
     }
 
     /**

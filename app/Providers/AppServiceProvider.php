@@ -76,7 +76,7 @@ final class AppServiceProvider extends ServiceProvider
         View::composer(
             [
                 'components.time', 'components.coming-text', 'today.show', 'people.show', 'conversations.list', 'conversations.show',
-                'rules.preview',
+                'rules.preview', 'sent.text',
             ],
             fn (ViewData $view) => $view->with('business', Business::current()),
         );

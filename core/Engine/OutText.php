@@ -37,6 +37,9 @@ final class OutText
     /** A person has let it go. */
     public bool $released = false;
 
+    /** From when on that counts: until then they may hold it back again. Null for at once. */
+    public ?\DateTimeImmutable $releaseAt = null;
+
     /** It left with words of its own, which are no wording of its rule's. */
     public bool $isPersonal = false;
 

@@ -225,6 +225,7 @@ final readonly class OutboundMessages
                 ? $this->texts->sameHeldSince($text, $composed->words, $text->wantedAt->modify("-$policy->sameTextSeconds seconds"))
                 : null,
             released: $text->released || ! $rules || $text->run?->rule->release->kind === ReleaseKind::Automatic,
+            releaseAt: $text->releaseAt,
             standing: $rules ? $while?->weigh($context) : null,
             wantedAt: $text->wantedAt,
             anchor: $text->anchor,

@@ -20,6 +20,7 @@ final readonly class Candidate
      * @param  \DateTimeImmutable|null  $sameSentAt  when these words last went to this person
      * @param  \DateTimeImmutable|null  $sameHeldSince  since when the same words to this person have been held already
      * @param  bool  $released  nobody has to let it go first
+     * @param  \DateTimeImmutable|null  $releaseAt  from when on it is let go; null for at once
      * @param  Weighed|null  $standing  the rule's standing condition as it is now; null where it has none
      * @param  \DateTimeImmutable|null  $wantedAt  when it should have left
      * @param  \DateTimeImmutable|null  $anchor  the date it hangs on
@@ -46,6 +47,7 @@ final readonly class Candidate
         public ?\DateTimeImmutable $sameSentAt = null,
         public ?\DateTimeImmutable $sameHeldSince = null,
         public bool $released = true,
+        public ?\DateTimeImmutable $releaseAt = null,
         public ?Weighed $standing = null,
         public ?\DateTimeImmutable $wantedAt = null,
         public ?\DateTimeImmutable $anchor = null,

@@ -103,6 +103,12 @@ return [
         'no_json' => 'A body in JSON is expected on the lines below, each behind “| ”.',
     ],
 
+    'why' => [
+        'on' => 'The rule is on.',
+        'no_moment' => 'No moment to come will begin it: the date it hangs on is missing or past, or what it waits for does not hold.',
+        'next' => 'It looks at this next on :at.',
+    ],
+
     'own' => [
         'words' => ':staff gave text :text words of its own.',
         'moved' => ':staff moved text :text to :at.',
@@ -306,6 +312,7 @@ return [
     ],
 
     'gate' => [
+        'let_go' => 'Somebody let it go: it leaves at :until, and can be held back until then.',
         'not_released' => 'Held: it waits until somebody lets it go.',
         'staff_off' => 'Not sent: :who does not want to be texted.',
         'may_have_opted_out' => 'Held: :who wrote what reads like a stop. Somebody has to decide.',

@@ -25,7 +25,7 @@ test('a text with a missing name is set aside, and says so until somebody decide
   await need.getByRole('button', { name: 'Try again' }).click();
   await expect(page.locator('#toast')).toContainText('It still cannot go.');
   await need.getByRole('link', { name: 'Fill in' }).click();
-  await page.getByRole('button', { name: 'Do not send it' }).click();
+  await page.getByRole('button', { name: 'Skip' }).click();
   await expect(page.getByText('Not sent: Mira Okafor decided so.').first()).toBeVisible();
   await expect(await handsetOf(page, NOBODY)).toContainText('No texts yet');
 });

@@ -17,7 +17,7 @@ test('tomorrow’s text to one guest is made personal, moved, and seen on the ha
   await page.goto('/ahead?at=2026-04-11');
   const text = page.locator('.coming-text').filter({ hasText: 'your Moonlight paddle is tomorrow at 15:00' });
   await reloadUntil(page, () => text);
-  await expect(text).toContainText('Only if the date stays');
+  await expect(text).toContainText('only if the date stays');
   await text.getByRole('link', { name: 'Make it personal' }).click();
   await expect(page.locator('.cm-content')).toBeFocused();
   await expectAccessible(page);

@@ -604,6 +604,7 @@ final class DatabaseMessageStore implements MessageStore
             $this->saidSo[(string) $row->name] = $reason;
         }
         $text->released = (bool) $row->released;
+        $text->releaseAt = $row->release_at === null ? null : DatabaseBusinessReader::moment($row->release_at);
         $text->slot = $row->slot_at === null ? null : DatabaseBusinessReader::moment($row->slot_at);
         $text->state = match (MessageState::from((string) $row->state)) {
             MessageState::Waiting => TextState::Waiting,

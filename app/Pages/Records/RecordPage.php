@@ -65,6 +65,18 @@ final class RecordPage
         return once(fn (): Collection => StartByHand::offered($this->type->key));
     }
 
+    /** @return Collection<int, Rule> about records of its type, which may be asked why they sent nothing */
+    public function rules(): Collection
+    {
+        return once(fn (): Collection => Rule::query()
+            ->whereNotNull('version_id')
+            ->with('version')
+            ->orderBy('name')
+            ->get()
+            ->filter(fn (Rule $rule): bool => ($rule->version?->document['trigger']['type'] ?? '') === $this->type->key)
+            ->values());
+    }
+
     /** @return Collection<int, ComingText> */
     public function coming(): Collection
     {

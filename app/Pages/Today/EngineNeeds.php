@@ -7,7 +7,6 @@ namespace App\Pages\Today;
 use App\Clock\TimeFormatter;
 use App\Models\Line;
 use App\Models\Message;
-use App\Models\MessageState;
 use App\Models\Notice;
 use App\Models\Number;
 use App\Models\OutboundTask;
@@ -100,10 +99,7 @@ final class EngineNeeds
     /** @return list<Need> batches whose hour to be asked about has come */
     private static function releases(\DateTimeImmutable $now, string $zone): array
     {
-        $waiting = fn () => DB::table('messages')
-            ->where('state', MessageState::Waiting->value)
-            ->where('released', false)
-            ->whereLike('reason', '%"gate.not_released"%');
+        $waiting = fn () => Message::query()->awaitingRelease();
         $needs = [];
         foreach (Rule::query()->whereIn('id', $waiting()->select('rule_id'))->with('version')->orderBy('name')->get() as $rule) {
             $asked = $rule->written()->release->askedLast($now, new \DateTimeZone($zone));
@@ -121,8 +117,8 @@ final class EngineNeeds
                         ($many === 1 ? 'waits' : 'wait').
                         ' to be let go',
                     'The rule sends nothing by itself.',
-                    'Read them',
-                    route('sent.index', ['rule' => $rule->id, 'state' => 'kept']),
+                    'Look through them',
+                    route('rules.batch', $rule),
                     acts: [new Act('Let them go', route('rules.release', $rule))],
                 );
             }

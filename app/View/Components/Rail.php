@@ -20,7 +20,7 @@ final class Rail extends Component
     private const WITHIN = [
         'records.types' => ['records.*'],
         'ahead' => ['ahead.day'],
-        'sent.index' => ['messages.why'],
+        'sent.index' => ['messages.show'],
         'sources.index' => ['imports.*', 'deliveries.*'],
         'settings.index' => ['record-types.*', 'tokens.*', 'calendars.*', 'forms.*', 'pools.*', 'api'],
     ];

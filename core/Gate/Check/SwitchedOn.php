@@ -26,6 +26,11 @@ final class SwitchedOn implements Check
         if (! $text->released) {
             return Verdict::hold(new Reason('gate.not_released'), null);
         }
+        if ($text->releaseAt !== null && $text->releaseAt > $now) {
+            $until = Reason::moment($text->releaseAt, $text->businessZone);
+
+            return Verdict::hold(new Reason('gate.let_go', ['until' => $until]), $text->releaseAt);
+        }
 
         return Verdict::pass(new Reason('gate.on', ['line' => $text->lineName]));
     }

@@ -30,7 +30,7 @@
                     </details>
                 @endunless
             @endcan
-            @if ($text->message_id)<a class="link" href="{{ route('messages.why', $text->message_id) }}">Why</a>@endif
+            @if ($text->message_id)<a class="link" href="{{ route('messages.show', $text->message_id) }}">Why</a>@endif
         </form>
         <div class="own-form"></div>
     @endcan

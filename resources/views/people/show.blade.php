@@ -88,6 +88,9 @@
                 <p class="soft sm">None.</p>
             @endforelse
 
+            @can('view')<h2 class="mt-5 mb-1">Why did {{ $page->receiver->who }} get nothing?</h2>
+                <x-why-not :person="$page->person" :rules="$page->rules()" />@endcan
+
             @can('converse')@can('view')<x-start-rule :person="$page->person" :record="null" :rules="$page->startable()" />@endcan @endcan
 
             <h2 class="mt-5 mb-1">Consent</h2>

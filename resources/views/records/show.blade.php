@@ -38,6 +38,8 @@
             @empty
                 <p class="soft sm">None.</p>
             @endforelse
+            @if ($page->record->person && $page->rules()->isNotEmpty())<h2 class="mt-5 mb-1">Why did nothing go?</h2>
+                <x-why-not :person="$page->record->person" :record="$page->record" :rules="$page->rules()" />@endif
             @if ($page->record->person)@can('converse')@can('view')<x-start-rule :person="$page->record->person" :record="$page->record" :rules="$page->startable()" />@endcan @endcan @endif
             @if ($page->besides()->isNotEmpty())
                 <h2 class="mt-5 mb-1">What else they have</h2>

@@ -132,7 +132,8 @@ final class DecisionsTest extends TestCase
         $this->get('/today')->assertDontSee('to be let go');
         $this->travelToMoment('2026-03-02 15:00');
         $this->get('/today')->assertSee('One text of “Front desk: missed call, followed up” waits to be let go');
-        $this->post("/rules/$rule->id/release")->assertSessionHas('done', 'It is on its way, as far as the gate lets it.');
+        $this->post("/rules/$rule->id/release")->assertSessionHas('done', 'One text leaves at 15:01:00, as far as the gate lets it.');
+        $this->travelToMoment('2026-03-02 15:01');
         $this->work();
 
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
