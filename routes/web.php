@@ -35,6 +35,7 @@ use App\Http\Controllers\PoolController;
 use App\Http\Controllers\PoolWordingController;
 use App\Http\Controllers\PublicFormController;
 use App\Http\Controllers\PutAsideController;
+use App\Http\Controllers\RecordCalendarController;
 use App\Http\Controllers\RecordController;
 use App\Http\Controllers\RecordPicksController;
 use App\Http\Controllers\RecordTypeController;
@@ -143,6 +144,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('ahead', [AheadController::class, 'index'])->middleware(PreserveSession::class)->name('ahead');
         Route::get('ahead/{day}', [AheadController::class, 'day'])->where('day', '\d{4}-\d\d-\d\d')->name('ahead.day');
         Route::get('sent', [SentController::class, 'index'])->name('sent.index');
+        Route::get('sent/totals', [SentController::class, 'totals'])->middleware(PreserveSession::class)->name('sent.totals');
         Route::get('sent/{message}', TextController::class)->whereNumber('message')->name('messages.show');
         Route::redirect('sent/{message}/why', '/sent/{message}')->whereNumber('message')->name('messages.why');
         Route::get('sources', [SourceController::class, 'index'])->name('sources.index');
@@ -150,6 +152,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('sources/{source}/deliveries/{delivery}', [DeliveryController::class, 'show'])->scopeBindings()->name('deliveries.show');
         Route::get('records', [RecordController::class, 'types'])->name('records.types');
         Route::get('records/{type}', [RecordController::class, 'index'])->name('records.index');
+        Route::get('records/{type}/calendar', RecordCalendarController::class)->name('records.calendar');
         Route::get('records/{type}/board', [BoardController::class, 'show'])->name('records.board');
         Route::middleware('can:converse')->group(function (): void {
             Route::get('people/new', [PersonController::class, 'create'])->name('people.create');
@@ -191,6 +194,8 @@ Route::middleware('auth')->group(function (): void {
     });
 
     Route::middleware('can:administer')->group(function (): void {
+        Route::post('sent/lists', [SentController::class, 'save'])->name('sent.save');
+        Route::delete('sent/lists/{filter}', [SentController::class, 'forget'])->whereNumber('filter')->name('sent.forget');
         Route::get('starters', [StarterController::class, 'index'])->name('rules.starters');
         Route::get('starters/{key}', [StarterController::class, 'show'])->name('rules.starters.show');
         Route::post('starters/{key}', [StarterController::class, 'store'])->name('rules.starters.store');

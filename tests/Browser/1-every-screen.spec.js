@@ -21,6 +21,7 @@ const screens = [
   '/conversations',
   '/people',
   '/sent',
+  '/records/booking/calendar?day=2026-03-04',
   '/sources',
   '/sources/phone',
   '/sources/phone/mapping',

@@ -37,7 +37,7 @@ test('somebody is tagged, a rule is started for them by hand, and they are erase
   await expect(page.locator('#toast')).toContainText('is taken away');
 
   // A rule that is off is not offered; switched on, it is.
-  await expect(page.getByRole('option', { name: 'What do they paddle' })).toHaveCount(0);
+  await expect(page.getByLabel('Which rule').getByRole('option', { name: 'What do they paddle' })).toHaveCount(0);
   const here = page.url();
   await page.goto('/rules?find=paddle');
   await page.getByRole('link', { name: 'What do they paddle' }).click();

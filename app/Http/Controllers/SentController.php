@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Clock\Day;
 use App\Exports\CsvExport;
 use App\Exports\MessageRows;
 use App\Models\Business;
 use App\Models\Line;
-use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Rule;
-use App\People\PersonFilter;
+use App\Models\SentFilter;
+use App\Models\Staff;
+use App\Pages\Texts\SentQuery;
+use App\Pages\Texts\SentReasons;
 use Illuminate\Contracts\View\View;
-use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -23,76 +24,56 @@ final class SentController
 {
     public function index(Request $request): View|StreamedResponse
     {
-        $asked = $request->validate([
-            'state' => 'nullable|string|max:20', 'rule' => 'nullable|integer', 'line' => 'nullable|integer', 'run' => 'nullable|integer',
-            'step' => 'nullable|string|max:60', 'wording' => 'nullable|string|max:60', 'from' => 'nullable|date_format:Y-m-d',
-            'until' => 'nullable|date_format:Y-m-d', 'find' => 'nullable|string|max:80', 'order' => 'nullable|in:newest,oldest',
-            'as' => 'nullable|in:csv',
-        ]);
-        $oldest = ($asked['order'] ?? '') === 'oldest';
-        // As the index says it that holds those alone.
-        $query = Message::query()->whereRaw("origin <> 'them'")
-            ->with(['person.number', 'line', 'rule', 'staff', 'toStaff'])
-            ->orderBy('at', $oldest ? 'asc' : 'desc')->orderBy('id', $oldest ? 'asc' : 'desc');
-        $this->filter($query, $asked);
-        if (isset($asked['as'])) {
-            return CsvExport::of('texts', MessageRows::HEADINGS, MessageRows::of($query, Business::current()->zone));
+        $as = $request->validate(['as' => 'nullable|in:csv'])['as'] ?? null;
+        $query = self::query($request);
+        if ($as !== null) {
+            return CsvExport::of('texts', MessageRows::HEADINGS, MessageRows::of($query->ordered(), Business::current()->zone));
         }
 
         return view('sent.index', [
-            'texts' => $query->simplePaginate(35)->withQueryString(),
-            'asked' => $asked + [
-                'state' => '', 'rule' => '', 'line' => '', 'run' => '', 'step' => '', 'wording' => '', 'from' => '', 'until' => '',
-                'find' => '', 'order' => 'newest',
-            ],
-            'rules' => Rule::query()
-                ->orderBy('name')
-                ->get(['id', 'name']),
-            'lines' => Line::query()
-                ->orderBy('id')
-                ->get(['id', 'name']),
+            'texts' => $query->ordered()
+                ->with(['person.number', 'line', 'rule', 'staff', 'toStaff'])
+                ->simplePaginate(35)
+                ->withQueryString(),
+            'query' => $query,
+            'rules' => Rule::query()->orderBy('name')->get(['id', 'name']),
+            'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
             'states' => array_filter(MessageState::cases(), fn (MessageState $state): bool => $state !== MessageState::Received),
+            'reasons' => SentReasons::all(),
+            'kept' => SentFilter::query()->orderBy('name')->get(),
         ]);
     }
 
-    /**
-     * @param  Builder<Message>  $query
-     * @param  array<string, mixed>  $asked
-     */
-    private function filter(Builder $query, array $asked): void
+    /** How many that are, and what they cost: beside the list, since of very many it takes a moment. */
+    public function totals(Request $request): View
     {
-        $state = is_string($asked['state'] ?? null) ? $asked['state'] : '';
-        if ($state === 'answered') {
-            $query->whereNotNull('answered_at');
-        }
-        // A state, or several by one word.
-        $states = match ($state) {
-            'left', 'answered' => MessageState::left(),
-            'kept' => [MessageState::Waiting, MessageState::SetAside],
-            default => array_filter([MessageState::tryFrom($state)]),
-        };
-        if ($states !== []) {
-            $query->whereIn('state', $states);
-        }
-        if (($asked['wording'] ?? null) === '~') {
-            // Texts that have no wording of their own, such as a question put once more.
-            $query->where(fn (Builder $none) => $none->whereNull('wording')->orWhere('wording', ''));
-        }
-        foreach (
-            ['rule' => 'rule_id', 'line' => 'line_id', 'run' => 'run_id', 'step' => 'step', 'wording' => 'wording'] as $name => $column
-        ) {
-            if (isset($asked[$name]) && $asked[$name] !== '~') {
-                $query->where($column, $asked[$name]);
-            }
-        }
-        if (is_string($asked['from'] ?? null)) {
-            $query->where('at', '>=', (new Day($asked['from'], Business::current()->zone))->begins);
-        }
-        if (is_string($asked['until'] ?? null)) {
-            $query->where('at', '<', (new Day($asked['until'], Business::current()->zone))->ends);
-        }
-        if (is_string($asked['find'] ?? null) && $asked['find'] !== '') {
-            PersonFilter::only($query, $asked['find']);
-        }
+        $total = self::query($request)->texts()->toBase()->selectRaw(
+            'count(*) as texts, sum(case when left_at is not null then parts else 0 end) as parts,
+             sum(case when left_at is not null then price_micros else 0 end) as micros,
+             sum(case when left_at is not null then 1 else 0 end) as gone',
+        )->first();
+
+        return view('sent.totals', ['total' => $total, 'currency' => Business::current()->currency()]);
+    }
+
+    public function save(Request $request): RedirectResponse
+    {
+        $name = $request->validate(['name' => 'required|string|max:80'], ['name.required' => 'Give the list a name.'])['name'];
+        $asked = self::query($request)->asked;
+        SentFilter::query()->updateOrCreate(['name' => $name], ['asked' => $asked, 'staff_id' => Staff::asking($request)->id]);
+
+        return redirect()->route('sent.index', $asked)->with('done', "The list “{$name}” is kept.");
+    }
+
+    public function forget(SentFilter $filter): RedirectResponse
+    {
+        $filter->delete();
+
+        return redirect()->route('sent.index')->with('done', "The list “{$filter->name}” is gone.");
+    }
+
+    private static function query(Request $request): SentQuery
+    {
+        return new SentQuery($request->validate(SentQuery::RULES), Business::current()->zone);
     }
 }

@@ -64,6 +64,7 @@ final readonly class TodayPage
             ...EngineNeeds::all($staff, $now, $business->zone),
             ...TextNeeds::all($now),
             ...IntakeNeeds::all($now),
+            ...StockNeeds::all($now, $business),
         ];
         $this->comingToday = ComingTextReader::until($this->day->ends, self::MOST);
         $this->drawn = new DayDrawn(

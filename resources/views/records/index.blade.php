@@ -2,6 +2,7 @@
     <div class="head">
         <div><h1>{{ $type->plural }}</h1></div>
         <div class="acts flex-wrap">
+            @if ($type->start_field)<a class="btn" href="{{ route('records.calendar', $type) }}">Calendar</a>@endif
             @if ($type->stage_field)<a class="btn" href="{{ route('records.board', $type) }}">Board</a>@endif
             @can('converse')@can('view')<a class="btn go" href="{{ route('records.create', $type) }}">Add {{ preg_match('/^[aeiou]/i', $type->name) ? 'an' : 'a' }} {{ mb_strtolower($type->name) }}</a>@endcan @endcan
         </div>
