@@ -55,6 +55,7 @@ final class Pages
             ->orderByRaw('count(*) desc')->value($by);
         $rule = $busiest('messages', 'rule_id');
         $person = $busiest('messages', 'person_id');
+        $text = (int) DB::table('messages')->where('rule_id', $rule)->where('state', 'arrived')->max('id');
         $conversation = $busiest('messages', 'conversation_id');
         $record = DB::table('records')->join('record_types', 'record_types.id', '=', 'records.record_type_id')->where('key', 'booking')
             ->max('records.id');
@@ -70,10 +71,12 @@ final class Pages
             "/rules/$rule/runs?state=ended", "/rules/$rule/results", "/rules/$rule/results?days=90", "/rules/$rule/versions",
             "/rules/$rule/checks", "/rules/$rule/agreement", "/rules/$rule/starts", "/rules/$rule/trial", '/conversations',
             '/conversations?find=ann', "/conversations/$conversation", '/people', '/people?find=an', '/people?page=300', "/people/$person",
-            "/people/$person/edit", '/records', '/records/booking', '/records/booking/board', "/records/booking/$record",
+            "/people/$person/edit", "/people/$person/why-not?rule=$rule", '/records', '/records/booking', '/records/booking/board',
+            '/records/booking/calendar', "/records/booking/$record",
             '/records/booking?order=title&page=200', '/ahead', '/ahead?show=all', '/sent',
             '/sent?state=failed', '/sent?state=dropped', "/sent?rule=$rule",
-            '/sent?page=400', '/sent?find=quay', '/sources', '/sources/phone', '/sources/phone/mapping', '/sources/phone/settings',
+            '/sent?page=400', '/sent?find=quay', '/sent?reason=stop.replied', "/sent/$text", "/sent/totals?rule=$rule&state=left",
+            "/rules/$rule/batch", '/sources', '/sources/phone', '/sources/phone/mapping', '/sources/phone/settings',
             '/imports', '/lines', '/lines/1', '/safeguards', '/safeguards/consent',
             '/settings', '/settings/forms', '/settings/wordings', '/settings/wordings/water-level', '/settings/record-types/booking',
             '/api', ...$deliveries,

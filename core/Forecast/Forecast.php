@@ -32,12 +32,12 @@ final class Forecast
         foreach (array_diff_key($sheet->texts, $settled) as $key => $text) {
             $run = $text->run;
             $later = $sheet->agenda->dueAt("text:$key");
-            // What comes up by then and has still to wait is left to a forecast that looks further.
             // What somebody decided of it can be taken back as long as its moment has not come.
             $leftOut = $text->state === TextState::Dropped && $text->own() !== null;
             if ($run === null || $text->to->personId === null || ($text->state === TextState::Dropped && ! $leftOut)) {
                 continue;
             }
+            // What comes up by then and has still to wait is left to a forecast that looks further.
             if ($later !== null && $text->id === null) {
                 continue;
             }

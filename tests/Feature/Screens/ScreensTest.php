@@ -82,7 +82,7 @@ final class ScreensTest extends TestCase
         Message::query()
             ->where('state', 'handed')
             ->firstOrFail()
-            ->replicate(['troubled'])
+            ->replicate(['troubled', 'reason_code'])
             ->fill(['name' => 'old', 'key' => 'old', 'at' => '2026-01-05 10:00', 'left_at' => '2026-01-05 10:00'])
             ->save();
         $this->actingAs($this->staff(Role::Viewer));
@@ -164,7 +164,7 @@ final class ScreensTest extends TestCase
                 ]);
                 Rule::query()
                     ->firstOrFail()
-                    ->replicate(['key', 'name', 'troubled'])
+                    ->replicate(['key', 'name', 'troubled', 'reason_code'])
                     ->fill(['key' => "rule-$i", 'name' => "Rule $i"])
                     ->save();
             }
