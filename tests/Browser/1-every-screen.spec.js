@@ -5,11 +5,9 @@ import { expectAccessible, logIn } from './world.js';
 const screens = [
   '/today',
   '/ahead',
-  '/ahead?show=all',
   '/ahead/2026-03-03',
   '/sent/1',
   '/people/1/why-not?rule=1',
-  '/rules/1/batch',
   '/rules',
   '/rules/1',
   '/rules/1?find=to',

@@ -20,7 +20,7 @@ final class AheadTest extends TestCase
 {
     private const DAYS = 16;
 
-    private const PEOPLE = 200;
+    private const PEOPLE = 150;
 
     /** @var array<string, list<string>> by what a text was said to hang on, what is traced when it falls away by that */
     private const FALLS_AWAY_BY = [
@@ -122,7 +122,7 @@ final class AheadTest extends TestCase
             $named = array_merge(self::ALWAYS, ...array_map(fn (array $on): array => self::FALLS_AWAY_BY[$on['code']], $text->hangs_on));
             self::assertNotSame([], array_intersect($because, $named), $one['said'].' was said to hang on something else');
         }
-        self::assertGreaterThan(20, count($said));
+        self::assertGreaterThan(10, count($said));
         self::assertNotSame([], $gone);
         fwrite(STDERR, sprintf("Ahead: of %d texts said for seven days, %d came as said.\n", count($said), count($said) - count($gone)));
     }
