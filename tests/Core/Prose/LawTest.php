@@ -93,7 +93,7 @@ final class LawTest extends TestCase
             }
             self::assertNotSame([], $read->errors, $text);
         }
-        self::assertSame(2000, $broken);
+        self::assertSame(1200, $broken);
     }
 
     public function testOneBadSentenceLeavesTheOthersStanding(): void
