@@ -10,7 +10,6 @@ use App\Http\Controllers\ConversationController;
 use App\Http\Controllers\DecideRunsController;
 use App\Http\Controllers\DeliveryController;
 use App\Http\Controllers\DoubtController;
-use App\Http\Controllers\DropTextController;
 use App\Http\Controllers\ErasePersonController;
 use App\Http\Controllers\FieldController;
 use App\Http\Controllers\FormController;
@@ -257,7 +256,6 @@ Route::middleware('auth')->group(function (): void {
         Route::post('put-asides/{putAside}/leave', [PutAsideController::class, 'leave'])->name('put-asides.leave');
         Route::post('messages/{message}/ask-again', AskAgainController::class)->name('messages.ask-again');
         Route::post('messages/{message}/went', TextWentController::class)->name('messages.went');
-        Route::post('messages/{message}/drop', DropTextController::class)->name('messages.drop');
         Route::post('sources', [SourceController::class, 'store'])->name('sources.store');
         Route::put('sources/{source}', [SourceController::class, 'update'])->name('sources.update');
         Route::get('sources/{source}/settings', [SourceController::class, 'settings'])->name('sources.settings');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Carrier;
 
+use App\Models\ForecastMark;
 use App\Models\Number;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Facades\Http;
@@ -45,6 +46,7 @@ final readonly class NumberLookup
             );
         }
         $number->forceFill(['kind' => $kind, 'alive' => $inUse, 'looked_up_at' => $now])->save();
+        ForecastMark::leave([$number->person_id]);
 
         return $this->reason(match (true) {
             ! $inUse => 'dead',

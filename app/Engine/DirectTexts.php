@@ -7,6 +7,7 @@ namespace App\Engine;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Conversation;
+use App\Models\ForecastMark;
 use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageOrigin;
@@ -45,6 +46,8 @@ final readonly class DirectTexts
             $person = $unit->reader->person($conversation->person_id) ?? throw new \LogicException('a conversation is with somebody');
             $refused = $this->send($unit, $person, $conversation->line, TextOrigin::Staff, $body, 'staff/'.Str::uuid7(), null, $staff->id);
             if ($refused === null) {
+                // The line last used with them is another, perhaps.
+                ForecastMark::leave([$person->id]);
                 $conversation->refresh()->update(['waiting_since' => null]);
             }
 

@@ -158,18 +158,6 @@ final readonly class Runner
         return $many;
     }
 
-    /** Somebody decided that a text which waits is not to go; its run goes on without it. */
-    public function skip(int $messageId, string $staff): void
-    {
-        $this->inTransaction(function (UnitOfWork $unit) use ($messageId, $staff): void {
-            $text = $unit->texts->find($messageId);
-            if ($text?->run !== null) {
-                $unit->outbound->drop($text->run, new DropText($text->name, new Reason('staff.skipped', ['staff' => $staff])));
-                $unit->conductor->advance($text->run);
-            }
-        }, self::personOf('messages', $messageId));
-    }
-
     /** Ends a run before its last step, because somebody decided so. */
     public function stop(int $runId, Reason $reason, string $outcome = 'stopped'): void
     {

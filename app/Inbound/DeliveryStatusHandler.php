@@ -8,6 +8,7 @@ use App\Intake\ChangeOrigin;
 use App\Intake\ChangeRow;
 use App\Models\Business;
 use App\Models\ChangeKind;
+use App\Models\ForecastMark;
 use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageOrigin;
@@ -32,6 +33,7 @@ final readonly class DeliveryStatusHandler
                 ->where(fn ($some) => $some->whereNull('alive')->orWhere('alive', true))
                 ->update(['alive' => false, 'looked_up_at' => $now]) === 1
         ) {
+            ForecastMark::leave([$message->person_id]);
             Trace::note(new Reason('lookup.told_dead', ['number' => Numbers::pretty((string) $message->number)]), $now, [
                 'person_id' => $message->person_id,
                 'message_id' => $message->id,

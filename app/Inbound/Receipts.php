@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inbound;
 
+use App\Models\ForecastMark;
 use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Number;
@@ -61,7 +62,9 @@ final readonly class Receipts
                 ]);
                 if ($state === MessageState::Arrived) {
                     // Somebody has it after all.
-                    Number::query()->where('e164', $message->number)->where('alive', false)->update(['alive' => true]);
+                    if (Number::query()->where('e164', $message->number)->where('alive', false)->update(['alive' => true]) > 0) {
+                        ForecastMark::leave([$message->person_id]);
+                    }
                 }
                 if ($state === MessageState::Failed) {
                     $this->statuses->failed($message, in_array($code, self::NOBODYS, true), $this->clock->now());

@@ -87,14 +87,4 @@ final class Timer extends Model
                 );
             });
     }
-
-    /**
-     * Those behind which a run or a text stands.
-     *
-     * @param  Builder<self>  $query
-     */
-    public function scopeUnderWay(Builder $query): void
-    {
-        $query->whereIn('kind', [self::RUN, self::MESSAGE]);
-    }
 }

@@ -11,8 +11,6 @@ use App\Models\Business;
 use App\Models\ComingText;
 use App\Models\Consent;
 use App\Models\Conversation;
-use App\Models\Message;
-use App\Models\MessageState;
 use App\Models\Person;
 use App\Models\Rule;
 use App\Models\Run;
@@ -69,17 +67,6 @@ final class PersonPage
     public function coming(): Collection
     {
         return once(fn (): Collection => ComingTextReader::ofPerson($this->person->id));
-    }
-
-    /** @return Collection<int, Message> those that wait and that no rule wants */
-    public function waiting(): Collection
-    {
-        return once(fn (): Collection => Message::query()
-            ->where('person_id', $this->person->id)
-            ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
-            ->whereNull('run_id')
-            ->orderBy('at')
-            ->get());
     }
 
     /** @return Collection<int, Conversation> */

@@ -71,9 +71,8 @@ final readonly class StaffActs
     {
         foreach ($this->sheet->texts as $text) {
             if ($text->to->personId === $person && $text->run?->rule->key === $key && $text->status()->isWaiting()) {
-                $skipped = new Reason('staff.skipped', ['staff' => $this->somebody()]);
-                $this->engine->outbound->drop($text->run, new DropText($text->name, $skipped));
-                $this->engine->conductor->advance($text->run);
+                $own = new OwnText(skip: true, by: $this->somebody());
+                $this->engine->conductor->decide($text->run, $text->name, fn (): OwnText => $own);
             }
         }
     }

@@ -260,11 +260,19 @@ final class LiveWorld
                 ->pluck('id')
                 ->each(fn (int $run) => $runner->stopBy($run, $staff->name)),
             WorldEventKind::Skip => array_map(
-                fn (int $text) => $runner->skip($text, $staff->name), $this->waiting($rule(), $id),
+                fn (int $text) => $this->skip(Message::query()->with('run')->findOrFail($text), $staff), $this->waiting($rule(), $id),
             ),
             WorldEventKind::OwnText => $this->decide((int) $id, $rule(), $event, $staff),
             WorldEventKind::Release => $runner->release($this->waiting($rule())),
         };
+    }
+
+    private function skip(Message $text, Staff $staff): void
+    {
+        $name = substr($text->name, strlen("$text->run_id/"));
+        $which = new WhichText((int) $text->rule_id, $text->person_id, $text->run?->record_id, $text->run_id, $name, 'a');
+        $own = new OwnText(skip: true, by: $staff->name);
+        resolve(OwnTexts::class)->decide($which, fn (): OwnText => $own, new Reason('own.skipped', ['staff' => $staff->name]));
     }
 
     private function decide(int $person, ?Rule $rule, WorldEvent $event, Staff $staff): void

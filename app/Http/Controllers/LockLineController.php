@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\ForecastMark;
 use App\Models\Line;
 use App\Models\Person;
 use Illuminate\Http\RedirectResponse;
@@ -17,6 +18,7 @@ final class LockLineController
         $said = $request->validate(['line' => 'nullable|exists:lines,id']);
         $line = ($said['line'] ?? null) === null ? null : Line::query()->whereNotNull('number')->findOrFail((int) $said['line']);
         $person->update(['line_id' => $line?->id]);
+        ForecastMark::leave([$person->id]);
 
         return back()->with(
             'done',

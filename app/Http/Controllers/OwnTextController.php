@@ -107,7 +107,7 @@ final class OwnTextController
         $says = fn (\DateTimeImmutable $moment): string => TimeFormatter::momentIn($moment, $zone);
         $wrong = match (true) {
             $at <= $now => "That is past. It is {$says($now)} now.",
-            $text->run_id === null && $at < $text->wanted_at => "Its rule begins for them on {$says($text->wanted_at)}: it can leave later, not before.",
+            $text->run_id === null && ! isset($text->own['at']) && $at < $text->wanted_at => "Its rule begins for them on {$says($text->wanted_at)}: it can leave later, not before.",
             default => null,
         };
 

@@ -14,22 +14,9 @@
     </div>
     <div class="two mt-4">
         <section>
-            @if ($page->coming()->isNotEmpty() || $page->waiting()->isNotEmpty())
+            @if ($page->coming()->isNotEmpty())
                 <h2 class="mb-2">Coming texts <span class="soft sm">in the next two weeks, if {{ $page->receiver->who }} does not answer and nothing moves</span></h2>
                 @foreach ($page->coming() as $text)<x-coming-text :text="$text" :whose="false" dated />@endforeach
-                @foreach ($page->waiting() as $text)
-                    <div class="panel mb-2">
-                        <p>{{ $text->body !== '' ? $text->body : $text->template }}</p>
-                        <p class="mt-1"><x-state :message="$text" /> <x-reason :reason="$text->reason" /></p>
-                        <p class="sm soft"><x-by :message="$text" />, wanted <x-time :at="$text->wanted_at" format="D j M H:i" /></p>
-                        @can('administer')
-                            <div class="flex gap-2 mt-2">
-                                <form method="post" action="{{ route('messages.ask-again', $text) }}">@csrf<button class="btn small">Try again now</button></form>
-                                <form method="post" action="{{ route('messages.drop', $text) }}">@csrf<button class="btn small">Do not send it</button></form>
-                            </div>
-                        @endcan
-                    </div>
-                @endforeach
             @endif
             <h2 class="mt-4">The story</h2>
             @if ($page->story()->days === [])

@@ -6,12 +6,14 @@ namespace Tests\Feature\Forecast;
 
 use App\Forecast\Forecaster;
 use App\Models\ComingText;
+use App\Models\Conversation;
 use App\Models\ForecastMark;
 use App\Models\PutAside;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\Run;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use Linnet\Core\Record\ActivationState;
 use Tests\Feature\TestCase;
 
@@ -59,6 +61,32 @@ final class ForecasterTest extends TestCase
 
         self::assertSame(0, ComingText::query()->where('rule_id', $rule->id)->where('leaves_at', '<', now()->addDays(14))->count());
         self::assertSame(0, resolve(Forecaster::class)->round());
+    }
+
+    public function testWhateverAForecastRestsOnLeavesAMark(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $wen = $this->person(self::WEN);
+        $text = $this->textsTo(self::WEN)[0];
+        $this->actingAs($this->staff(Role::Administrator));
+        $receipt = fn (string $fate, string $at): TestResponse => $this->fromCarrier([
+            'kind' => 'receipt', 'key' => (string) $text->key, 'ref' => 'C', 'fate' => $fate, 'code' => 'no_such_number', 'at' => $at,
+        ]);
+        foreach ([
+            'their line' => fn () => $this->put(route('people.line', $wen), ['line' => 1]),
+            'a dead number' => fn () => $receipt('failed', '2026-03-02T10:02:05Z'),
+            'a number that lives' => fn () => $receipt('arrived', '2026-03-02T10:02:09Z'),
+            'a text by hand' => fn () => $this->post(
+                route('conversations.write', Conversation::query()->where('person_id', $wen->id)->firstOrFail()), ['text' => 'Hello Wen'],
+            ),
+        ] as $what => $happens) {
+            DB::table('forecast_marks')->delete();
+            $happens();
+            self::assertArrayHasKey($wen->id, ForecastMark::next(100), $what);
+        }
     }
 
     public function testWhoIsMarkedWhileTheyAreWorkedOutIsWorkedOutAgain(): void

@@ -31,7 +31,7 @@ final class AccessTest extends TestCase
         'rules.trial.number' => 'administer', 'rules.words' => 'keep records', 'rules.words.bounds' => 'administer',
         'rules.words.fields' => 'keep records', 'rules.words.token' => 'keep records', 'rules.draft.update' => 'administer',
         'rules.draft.publish' => 'administer', 'rules.draft.destroy' => 'administer', 'rules.power' => 'administer',
-        'messages.ask-again' => 'administer', 'messages.drop' => 'administer', 'messages.went' => 'administer',
+        'messages.ask-again' => 'administer', 'messages.went' => 'administer',
         'safeguards.update' => 'administer', 'demo.clock' => 'administer', 'deliveries.show' => 'view', 'imports.index' => 'view',
         'imports.show' => 'view', 'records.types' => 'view', 'records.index' => 'view', 'records.board' => 'view',
         'records.calendar' => 'view', 'records.show' => 'view',
