@@ -98,7 +98,7 @@ final class Starvation
     public static function away(int $texts, int $minutes): array
     {
         return self::in('away', $texts, [], function (self $one) use ($minutes): int {
-            for ($minute = 0; $minute <= $minutes; $minute += 5) {
+            for ($minute = 0; $minute <= $minutes; $minute += 11) {
                 $one->town->clockTo(sprintf('2026-03-02T10:%02d:01Z', $minute));
                 foreach (Workers::KINDS as $kind) {
                     $one->town->run(['php', 'artisan', $kind, '--until-idle']);

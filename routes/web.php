@@ -38,6 +38,7 @@ use App\Http\Controllers\RecordCalendarController;
 use App\Http\Controllers\RecordController;
 use App\Http\Controllers\RecordPicksController;
 use App\Http\Controllers\RecordTypeController;
+use App\Http\Controllers\RehearsalController;
 use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\RuleBeginningController;
 use App\Http\Controllers\RuleController;
@@ -137,6 +138,14 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules/{rule}/samples', [RuleController::class, 'samples'])
             ->middleware(PreserveSession::class)
             ->name('rules.samples');
+        Route::get('rules/{rule}/rehearsal/{rehearsal?}', [RehearsalController::class, 'show'])
+            ->whereNumber('rehearsal')
+            ->middleware(PreserveSession::class)
+            ->name('rules.rehearsal');
+        Route::get('rules/{rule}/rehearsal/{rehearsal}/rows', [RehearsalController::class, 'rows'])->name('rules.rehearsal.rows');
+        Route::get('rules/{rule}/rehearsal/{rehearsal}/runs/{side}/{run}', [RehearsalController::class, 'run'])
+            ->whereNumber('run')
+            ->name('rules.rehearsal.run');
         Route::get('rules/{rule}/batch', [ReleaseController::class, 'show'])->name('rules.batch');
         Route::get('rules/{rule}/document', [RuleDocumentController::class, 'show'])->name('rules.document');
         Route::get('people/{person}/why-not', WhyNotController::class)->whereNumber('person')->name('people.why-not');
@@ -234,6 +243,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('rules/{rule}/trial/number', [TrialController::class, 'number'])
             ->middleware('throttle:own-number')
             ->name('rules.trial.number');
+        Route::post('rules/{rule}/rehearsal', [RehearsalController::class, 'store'])
+            ->middleware('throttle:rehearsals')
+            ->name('rules.rehearsal.begin');
+        Route::post('rules/{rule}/rehearsal/{rehearsal}/stop', [RehearsalController::class, 'stop'])->name('rules.rehearsal.stop');
         Route::post('rules/{rule}/words/bounds', [RuleWordsController::class, 'bounds'])
             ->middleware(PreserveSession::class)
             ->name('rules.words.bounds');

@@ -29,6 +29,7 @@ final class ChangeRow
             'kind' => $kind->value, 'record_id' => $recordId, 'person_id' => $personId, 'delivery_id' => $origin->deliveryId,
             'from' => $from === null ? null : json_encode((object) $from, JSON_THROW_ON_ERROR),
             'to' => json_encode((object) $to, JSON_THROW_ON_ERROR), 'at' => $now->format('Y-m-d H:i:s'), 'handled' => $origin->silent,
+            'silent' => $origin->silent,
             'way' => $origin->way->value, 'via' => $origin->via, 'staff_id' => $origin->staffId, 'import_id' => $origin->importId,
             'cause' => $origin->cause === [] ? null : json_encode($origin->cause, JSON_THROW_ON_ERROR),
             'with' => $with === null ? null : json_encode($with, JSON_THROW_ON_ERROR),

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed>|null $to
  * @property CarbonImmutable $at
  * @property bool $handled
+ * @property bool $silent rules were not to act on it
  * @property Way $way
  * @property string $via what brought it, as it was called then
  * @property int|null $staff_id
@@ -36,7 +37,7 @@ final class Change extends Model
     {
         return [
             'kind' => ChangeKind::class, 'way' => Way::class, 'from' => 'array', 'to' => 'array', 'at' => 'immutable_datetime',
-            'handled' => 'boolean', 'cause' => 'array', 'with' => 'array',
+            'handled' => 'boolean', 'silent' => 'boolean', 'cause' => 'array', 'with' => 'array',
         ];
     }
 

@@ -28,6 +28,9 @@ final class Sign extends Model
     /** What lies ahead is worked out. */
     public const FORECAST = 'forecast';
 
+    /** Rules are rehearsed over past days. */
+    public const REHEARSALS = 'rehearsals';
+
     /** A worker says so often that it is there. */
     private const EVERY_SECONDS = 5;
 

@@ -119,6 +119,8 @@ final class AppServiceProvider extends ServiceProvider
             ),
         );
         // Texts cost money, and a number that is written here may be a stranger's.
+        RateLimiter::for('rehearsals', fn (Request $request): Limit => Limit::perHour(120)
+            ->by((string) $request->user()?->getAuthIdentifier()));
         RateLimiter::for('trials', fn (Request $request): Limit => Limit::perHour(60)->by((string) $request->user()?->getAuthIdentifier()));
         RateLimiter::for(
             'own-number',

@@ -28,9 +28,9 @@ final readonly class InMemoryEngine
 
     public Scheduler $scheduler;
 
-    public Hearing $hearing;
+    public InMemoryInbound $inbound;
 
-    public function __construct(private Sheet $sheet)
+    public function __construct(private Sheet $sheet, private ?Onlooker $onlooker = null)
     {
         $this->reader = new InMemoryBusinessReader($sheet);
         $this->runs = new InMemoryRunStore($sheet);
@@ -44,7 +44,9 @@ final readonly class InMemoryEngine
         );
         $timers = new InMemoryTimerStore($sheet);
         $this->scheduler = new Scheduler($this->reader, $timers, $this->contexts, $this->outbound, $this->conductor);
-        $this->hearing = new Hearing($this->reader, $this->runs, $texts, $sheet->configuration->words);
+        $this->inbound = new InMemoryInbound(
+            $sheet, $this->reader, new Hearing($this->reader, $this->runs, $texts, $sheet->configuration->words),
+        );
     }
 
     /** Everything that is due before a moment, each at its own. */
@@ -70,6 +72,9 @@ final readonly class InMemoryEngine
             foreach ($asked as [$run, $number]) {
                 $this->sideEffects->answer($run, $number);
             }
-        } while (! $isDone || $asked !== []);
+            foreach (array_splice($this->sheet->departures, 0) as $left) {
+                $this->onlooker?->left($left);
+            }
+        } while (! $isDone || $asked !== [] || $this->sheet->events !== []);
     }
 }

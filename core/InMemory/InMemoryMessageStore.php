@@ -35,6 +35,7 @@ final readonly class InMemoryMessageStore implements MessageStore
         if ($text->state !== TextState::Left || $text->composed === null || $text->settledAt === null) {
             return;
         }
+        $this->sheet->departures[] = $text;
         $person = $text->to->personId;
         if ($text->origin === TextOrigin::Rule && $person !== null) {
             $this->sheet->opened["$person/$text->line"] = true;

@@ -19,7 +19,6 @@ use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Record\Change\PersonChanged;
 use Linnet\Core\Record\Change\RecordChanged;
 use Linnet\Core\Record\FieldKind;
-use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\Staff;
@@ -73,7 +72,7 @@ final readonly class InMemorySideEffects implements SideEffects
             return;
         }
         $names = $added ? [...$names, $name] : array_values(array_filter($names, fn (string $one): bool => ! $is($one)));
-        $this->sheet->people[$personId] = self::with($person, [$kind === LabelKind::Tag ? 'tags' : 'lists' => $names]);
+        $this->sheet->people[$personId] = $person->with([$kind === LabelKind::Tag ? 'tags' : 'lists' => $names]);
         $this->happens(new LabelChanged($kind, $name, $added), $personId, null, $cause);
     }
 
@@ -88,7 +87,7 @@ final readonly class InMemorySideEffects implements SideEffects
         );
         if ($new !== []) {
             $own = [...$person->own, ...$new];
-            $this->sheet->people[$personId] = self::with($person, [
+            $this->sheet->people[$personId] = $person->with([
                 'own' => $own,
                 'called' => is_string($own['first_name'] ?? null) ? $own['first_name'] : $person->called,
             ]);
@@ -122,7 +121,7 @@ final readonly class InMemorySideEffects implements SideEffects
     {
         $person = $this->sheet->people[$run->personId()];
         $alive = $this->sheet->configuration->alive[$number] ?? true;
-        $this->sheet->people[$run->personId()] = self::with($person, ['numbers' => array_map(
+        $this->sheet->people[$run->personId()] = $person->with(['numbers' => array_map(
             fn (PersonNumber $n): PersonNumber => $n->e164 === $number ? $this->lookedUp($n, $alive) : $n,
             $person->numbers,
         )]);
@@ -177,12 +176,5 @@ final readonly class InMemorySideEffects implements SideEffects
     private function did(string $what, Run $run, array $with): void
     {
         $this->sheet->sideEffects[] = ['at' => $this->sheet->now, 'what' => $what, 'run' => $run->id, 'with' => $with];
-    }
-
-    /** @param  array<string, mixed>  $changed */
-    private static function with(Person $person, array $changed): Person
-    {
-        /** @phpstan-ignore argument.type */
-        return new Person(...[...get_object_vars($person), ...$changed]);
     }
 }

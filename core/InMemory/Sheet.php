@@ -71,6 +71,9 @@ final class Sheet
     /** @var array<string, array{optedOut: bool, optedIn: bool, mayHaveOptedOut: bool}> by number */
     public array $consent = [];
 
+    /** @var list<OutText> texts that left and of which nothing was told yet */
+    public array $departures = [];
+
     /** How many texts came in. */
     public int $heard = 0;
 

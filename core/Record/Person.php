@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Record;
 
+use Linnet\Core\Number\Numbers;
+
 /** Someone who can be texted. */
 final readonly class Person
 {
@@ -28,6 +30,48 @@ final readonly class Person
         public ?PersonNumber $newest = null,
         public ?string $line = null,
     ) {
+    }
+
+    /**
+     * What they are called where their name is known in part or not at all.
+     *
+     * @param  list<PersonNumber>  $numbers
+     */
+    public static function nameFor(?string $first, ?string $last, array $numbers): string
+    {
+        return match (true) {
+            (string) $first !== '' => (string) $first,
+            (string) $last !== '' => (string) $last,
+            default => $numbers === [] ? 'Somebody with no name' : Numbers::pretty($numbers[0]->e164),
+        };
+    }
+
+    /**
+     * As they are once something of theirs is otherwise.
+     *
+     * @param  array<string, mixed>  $to  by field; zone and locale among them
+     * @param  PersonNumber|null  $new  one more number
+     */
+    public function becoming(array $to, ?PersonNumber $new = null): self
+    {
+        $own = [...$this->own, ...array_diff_key($to, ['zone' => 1, 'locale' => 1])];
+        $numbers = $new === null ? $this->numbers : [...$this->numbers, $new];
+        usort($numbers, fn (PersonNumber $a, PersonNumber $b): int => $b->rank <=> $a->rank);
+        $text = fn (mixed $value): ?string => is_string($value) ? $value : null;
+
+        return new self(
+            $this->id, self::nameFor($text($own['first_name'] ?? null), $text($own['last_name'] ?? null), $numbers), $own, $numbers,
+            array_key_exists('zone', $to) ? $text($to['zone']) : $this->zone,
+            array_key_exists('locale', $to) ? $text($to['locale']) : $this->locale,
+            $this->tags, $this->lists, $new ?? $this->newest, $this->line,
+        );
+    }
+
+    /** @param  array<string, mixed>  $changed  by property */
+    public function with(array $changed): self
+    {
+        /** @phpstan-ignore argument.type */
+        return new self(...[...get_object_vars($this), ...$changed]);
     }
 
     public function number(?string $e164): ?PersonNumber

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal;
 
-use Linnet\Core\Context\Reply;
 use Linnet\Core\Context\Subject;
 use Linnet\Core\Engine\Cause;
 use Linnet\Core\Engine\DomainEvent;
@@ -22,14 +21,12 @@ use Linnet\Core\Record\Change\FormSent;
 use Linnet\Core\Record\Change\RecordAdded;
 use Linnet\Core\Record\Change\RecordChanged;
 use Linnet\Core\Record\Change\StatusReported;
-use Linnet\Core\Record\Change\TextReceived;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Rule\Example\Supposition;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Same;
-use Linnet\Core\Text\Words\Meaning;
 use Linnet\Core\Time\Zone;
 
 /** Lives through a world on paper: the live engine and gate, with books and a clock of paper. No text leaves. */
@@ -231,25 +228,8 @@ final class Rehearsal
 
     private function text(int $personId, string $line, string $text): void
     {
-        $heard = $this->engine->hearing->of($personId, $line, $text);
         $number = ($this->sheet->people[$personId]->numbers[0] ?? null)->e164 ?? '';
-        $consent = $this->engine->reader->consent($number);
-        $this->sheet->consent[$number] = match ($heard->meaning) {
-            Meaning::OptOut => ['optedOut' => true, 'mayHaveOptedOut' => false] + $consent,
-            Meaning::OptIn => ['optedOut' => false, 'mayHaveOptedOut' => false] + $consent,
-            Meaning::LikelyOptOut => ['mayHaveOptedOut' => true] + $consent,
-            default => $consent,
-        };
-        if ($heard->meaning === Meaning::OptOut || $heard->meaning === Meaning::OptIn) {
-            $this->sheet->askAgain(fn (OutText $text): bool => $text->to->personId === $personId);
-        }
-        $reply = new Reply(++$this->sheet->heard, $this->sheet->now, $text, $heard->answer, $heard->remark);
-        $this->sheet->heardLines[$personId][$line] = $this->sheet->now;
-        if ($heard->question !== null) {
-            $this->sheet->put[(int) $heard->question][] = $reply;
-        }
-        $this->sheet->lastReplyAt[$personId] = $this->sheet->now;
-        $this->happens(new TextReceived($heard->rule, $line, $text, $heard->remark), $personId, null, $line, $number);
+        $this->engine->inbound->receive($personId, $line, $number, $text);
     }
 
     private function happens(Change $change, ?int $person, ?int $record, ?string $line = null, ?string $number = null): void

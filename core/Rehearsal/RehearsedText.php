@@ -40,6 +40,12 @@ final readonly class RehearsedText
         );
     }
 
+    /** One of which only its moments are kept. */
+    public static function kept(string $step, \DateTimeImmutable $wantedAt, ?\DateTimeImmutable $leavesAt): self
+    {
+        return new self($step, $wantedAt, $leavesAt, null, []);
+    }
+
     /** Why it leaves later than wanted, or not at all; null where it leaves at once. */
     public function obstacle(): ?Reason
     {

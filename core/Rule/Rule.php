@@ -162,6 +162,15 @@ final readonly class Rule
         );
     }
 
+    /** The same, but that nothing of it waits for somebody to let it go. */
+    public function letGo(): self
+    {
+        return new self(
+            $this->name, $this->key, $this->folder, $this->firstDay, $this->lastDay, $this->trigger, $this->conditions, $this->again,
+            $this->stopEarly, $this->goal, Release::automatic(), $this->steps, $this->flow, $this->examples,
+        );
+    }
+
     /** The document as it is written to a file: the same rule gives the same bytes. */
     public function toJson(): string
     {

@@ -39,16 +39,18 @@ await shot('rule-words', `${linnet}/rules/1`, async () => {
   await page.locator('.token-choices').waitFor();
   await page.locator('[id^=preview-] .handset').first().waitFor();
 });
-await shot(
-  'example',
-  `${linnet}/rules/1?${new URLSearchParams({ 'if[]': 'they write "Thanks" 2 hours after text a' })}`,
-  async () => {
-    await page.getByText('keep it as an example').click();
-    await page.getByLabel('Called').fill('they answer in time');
-    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
-    await page.getByText('It goes as expected.').waitFor();
-  },
-);
+await shot('rehearsal', `${linnet}/rules`, async () => {
+  await page.getByRole('link', { name: 'Basket left' }).click();
+  if (!(await page.getByText('Changes not published.').isVisible())) {
+    await page.getByRole('button', { name: 'Change the words' }).first().click();
+    await page.locator('.cm-content').fill('{{ first_name | or: "Hello" }}, your {{ basket.what | limit: 40 }} is kept until Friday.');
+    await page.getByRole('button', { name: 'Keep these words' }).click();
+    await page.getByText('Changes not published.').waitFor();
+  }
+  await page.getByRole('link', { name: 'Rehearse', exact: true }).click();
+  await page.getByRole('button', { name: /^Rehearse/ }).click();
+  await page.locator('.rehearsed').waitFor();
+});
 await shot('trial', `${linnet}/rules/1/trial`, async () => {
   if (!(await page.getByRole('button', { name: 'Begin the trial' }).isVisible())) {
     await page.getByLabel('Number of your mobile').fill('07700 900777');

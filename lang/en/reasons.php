@@ -241,6 +241,10 @@ return [
         'date_gone' => 'The date it hangs on was taken out. It was to begin on :from, and does not begin now.',
     ],
 
+    'rehearsal' => [
+        'wrote_back' => 'They had written back.',
+    ],
+
     'stop' => [
         'no_longer' => 'Follow-ups dropped: what the rule asks for no longer holds. :because',
         'date_gone' => 'Ended: the date it hung on is gone.',

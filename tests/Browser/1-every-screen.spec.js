@@ -37,6 +37,7 @@ const screens = [
   '/lines/1',
   '/rules/new',
   '/rules/1/results',
+  '/rules/1/rehearsal',
   '/rules/1/runs',
   '/starters',
   '/settings/forms',

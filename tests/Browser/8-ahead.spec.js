@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { clockTo, expectAccessible, handsetOf, logIn, reloadUntil } from './world.js';
+import { standins } from '../../playwright.config.js';
+import { clockTo, expectAccessible, handsetOf, logIn, openPerson, reloadUntil } from './world.js';
 
 const TAMSIN = '+447700900322';
 
@@ -49,4 +50,100 @@ test('tomorrow’s text to one guest is made personal, moved, and seen on the ha
   clockTo('2026-04-11T11:30:00Z');
   await expect(await handsetOf(page, TAMSIN)).toContainText('The tide is with us tomorrow.');
   await expect(page.locator('#texts')).not.toContainText('your Moonlight paddle is tomorrow');
+});
+
+test('a changed rule is rehearsed over what happened, and compared with the one that is on', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/rules');
+  await page.getByRole('link', { name: 'Lesson booked', exact: true }).click();
+  await page.getByRole('button', { name: 'Change the words' }).first().click();
+  await page.locator('.cm-content').fill('You are booked, {{ first_name | or: "friend" }}. See you on the quay.');
+  await page.getByRole('button', { name: 'Keep these words' }).click();
+  await expect(page.getByText('Changes not published.')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Rehearse', exact: true }).click();
+  await expect(page.getByText('Nothing of this rule was rehearsed yet.')).toBeVisible();
+  await page.getByLabel('Over the last').fill('0');
+  await page.getByRole('button', { name: 'Rehearse' }).click();
+  await expect(page.getByRole('alert')).toContainText('a number of days');
+  await page.getByLabel('Over the last').fill('60');
+  await page.getByRole('button', { name: 'Rehearse' }).click();
+  const told = page.locator('.lead').filter({ hasText: 'the changed rule would have reached' });
+  await expect(told).toContainText('The rule that is on would have reached');
+  await expectAccessible(page);
+  await page.getByText('What it takes for given, and cannot know').click();
+  await expect(page.getByText('cannot be known')).toBeVisible();
+
+  await told.getByRole('link', { name: /text/ }).first().click();
+  const changed = page.getByRole('row').filter({ hasText: 'See you on the quay.' });
+  await expect(changed.first()).toContainText('would have left');
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'As it is on' }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText('would have left');
+  await expect(changed).toHaveCount(0);
+  await page.getByRole('row').nth(1).getByRole('link').first().click();
+  await expect(page.getByRole('region', { name: 'Time line, drawn' })).toBeVisible();
+  await expectAccessible(page);
+  await page.goBack();
+  await page.getByRole('link', { name: /^Rehearsed over/ }).click();
+  await page.getByRole('link', { name: 'Write', exact: true }).click();
+  await page.getByRole('button', { name: 'Take the changes back' }).click();
+});
+
+test('a text’s page is read from the list of what was sent', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/sent?state=left');
+  await page.locator('tbody tr').first().getByRole('link', { name: /arrived|handed|left/ }).click();
+  await expect(page.getByRole('heading', { name: 'When what happened' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What the carrier was told' })).toBeVisible();
+  await expect(page.locator('main')).toContainText('Authorization');
+  await expect(page.locator('main')).toContainText('••••');
+  await expectAccessible(page);
+});
+
+test('a batch is looked through, one is left out, and it is let go, held back, and let go', async ({ page }) => {
+  const OWES = ['+447700900322', '+447700900323'];
+  clockTo('2026-04-11T11:40:00Z');
+  await logIn(page);
+  for (const [i, number] of OWES.entries()) {
+    await page.goto('/records/invoice/new');
+    await page.getByLabel('Number', { exact: true }).fill(`B-${i + 1}`);
+    await page.getByLabel('Who').fill(number);
+    await page.getByLabel('State').selectOption('sent');
+    await page.getByLabel('Due').fill('2026-04-06');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#toast')).toContainText('It is kept.');
+  }
+  await page.goto('/rules');
+  await page.getByRole('link', { name: 'Invoice overdue' }).click();
+  const rule = page.url();
+  await page.getByRole('button', { name: 'Switch on' }).click();
+  await expect(page.getByRole('button', { name: 'Switch off' })).toBeVisible();
+
+  clockTo('2026-04-13T08:31:00Z');
+  await page.goto(`${rule}/batch`);
+  const texts = page.locator('.coming-text');
+  await reloadUntil(page, () => texts.nth(1));
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Two texts wait to be let go');
+  await texts.filter({ hasText: 'Invoice B-1' }).getByRole('button', { name: 'Skip' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('One text waits to be let go');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Let it go' }).click();
+  await page.getByRole('button', { name: 'Hold it back' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('One text waits to be let go');
+
+  await page.getByRole('button', { name: 'Let it go' }).click();
+  await expect(page.getByRole('button', { name: 'Hold it back' })).toBeVisible();
+  clockTo('2026-04-13T08:32:30Z');
+  await expect(await handsetOf(page, OWES[1])).toContainText('Invoice B-2 was due');
+  await page.goto(`${standins}/handsets/${OWES[0]}`);
+  await expect(page.locator('#texts')).not.toContainText('Invoice B-1');
+
+  // Why the other got nothing is said where one asks.
+  await openPerson(page, '900322', /./);
+  await page.getByLabel('The rule asked about').selectOption({ label: 'Invoice overdue' });
+  await page.getByRole('button', { name: 'Why not?' }).click();
+  await expect(page.getByRole('heading', { name: 'What was decided about them' })).toBeVisible();
+  await expect(page.locator('main')).toContainText('Mira Okafor');
+  await expectAccessible(page);
 });

@@ -93,6 +93,15 @@ final class Worlds
         return $this->event($at, 'text', ['person' => $person, 'line' => $line, 'text' => $text]);
     }
 
+    /** @param  list<string>  $kinds  what else happens does not */
+    public function only(array $kinds): self
+    {
+        $events = array_filter($this->document['events'], fn (array $event): bool => in_array($event['what'], $kinds, true));
+        $this->document['events'] = array_values($events);
+
+        return $this;
+    }
+
     /** @param  array<string, mixed>  $with */
     public function event(string $at, string $what, array $with): self
     {

@@ -18,7 +18,6 @@ use Linnet\Core\Engine\Published;
 use Linnet\Core\Gate\Policy;
 use Linnet\Core\InMemory\Configuration;
 use Linnet\Core\Number\NumberKind;
-use Linnet\Core\Number\Numbers;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Business as CoreBusiness;
 use Linnet\Core\Record\Field;
@@ -462,12 +461,13 @@ final class DatabaseBusinessReader implements BusinessReader
      *
      * @param  array<string, list<string>>  $codes  those that would be given next, by list
      * @param  array<string, list<Wording>>|null  $pools  null for all there are
+     * @param  array<string, bool>  $alive  what a look-up says of a number
      */
-    public function configuration(array $codes = [], ?array $pools = null): Configuration
+    public function configuration(array $codes = [], ?array $pools = null, array $alive = []): Configuration
     {
         return new Configuration(
             $this->business, $this->policy, $this->words(), $this->types(), $this->lines(), $this->allStaff(),
-            $pools ?? $this->pools(), $codes,
+            $pools ?? $this->pools(), $codes, $alive,
         );
     }
 
@@ -625,14 +625,10 @@ final class DatabaseBusinessReader implements BusinessReader
                 array_filter($labels, fn (\stdClass $label): bool => $label->kind === $kind),
             ),
         );
-        $called = match (true) {
-            (string) $row->first_name !== '' => (string) $row->first_name,
-            (string) $row->last_name !== '' => (string) $row->last_name,
-            default => $theirs === [] ? 'Somebody with no name' : Numbers::pretty($theirs[0]->e164),
-        };
 
         return new Person(
-            (int) $row->id, $called, [...$fields, 'first_name' => $row->first_name, 'last_name' => $row->last_name, 'email' => $row->email],
+            (int) $row->id, Person::nameFor($row->first_name, $row->last_name, $theirs),
+            [...$fields, 'first_name' => $row->first_name, 'last_name' => $row->last_name, 'email' => $row->email],
             $theirs, $row->zone, $row->locale, $named('tag'), $named('list'), $newest, $line,
         );
     }

@@ -13,6 +13,8 @@ use App\Models\Outage;
 use App\Models\OutboundTask;
 use App\Models\OutboundTaskState;
 use App\Models\PutAside;
+use App\Models\Rehearsal;
+use App\Models\RehearsalState;
 use App\Models\Replay;
 use App\Models\Sign;
 use App\Models\Source;
@@ -34,6 +36,7 @@ final class WorkNeeds
         Sign::INTAKE => 'php artisan linnet:ingest',
         Sign::OUTSIDE => 'php artisan queue:work',
         Sign::FORECAST => 'php artisan linnet:forecast',
+        Sign::REHEARSALS => 'php artisan linnet:rehearsals',
     ];
 
     private const WORK = [
@@ -42,6 +45,7 @@ final class WorkNeeds
         Sign::INTAKE => 'Files and watched addresses are not taken in',
         Sign::OUTSIDE => 'No mail, look-up or post goes out',
         Sign::FORECAST => 'What lies ahead is not worked out',
+        Sign::REHEARSALS => 'Rehearsals that were asked for are not carried out',
     ];
 
     /** @return list<Need> */
@@ -79,6 +83,7 @@ final class WorkNeeds
             [
                 [Sign::ENGINE, $late], [Sign::HAND_OVER, self::handOver($now, $outage)], [Sign::INTAKE, self::intake($now)],
                 [Sign::OUTSIDE, self::outside($now)], [Sign::FORECAST, self::forecast()],
+                [Sign::REHEARSALS, self::rehearsals($now)],
             ] as [$worker, $late]
         ) {
             $sign = $signs[$worker] ?? null;
@@ -121,6 +126,7 @@ final class WorkNeeds
             Sign::HAND_OVER => ['See them', route('sent.index', ['state' => 'ready'])],
             Sign::INTAKE => ['See sources', route('sources.index')],
             Sign::FORECAST => ['See Ahead', route('ahead')],
+            Sign::REHEARSALS => ['See rules', route('rules.index')],
             default => ['See settings', route('settings.index')],
         };
     }
@@ -164,6 +170,14 @@ final class WorkNeeds
         return config('queue.default') === 'sync'
             ? new Late(0, null)
             : new Late($tasks->count(), is_string($oldest) ? new \DateTimeImmutable($oldest, new \DateTimeZone('UTC')) : null);
+    }
+
+    private static function rehearsals(\DateTimeImmutable $now): Late
+    {
+        $waiting = Rehearsal::query()->where('state', RehearsalState::Waiting)->where('asked_at', '<=', $now->modify(self::PATIENCE));
+        $oldest = $waiting->clone()->min('asked_at');
+
+        return new Late($waiting->count(), is_string($oldest) ? new \DateTimeImmutable($oldest, new \DateTimeZone('UTC')) : null);
     }
 
     private static function forecast(): Late

@@ -10,6 +10,8 @@ final class Folded
     /** A slip of the finger is forgiven in words of so many letters or more. */
     private const LONG_ENOUGH = 5;
 
+    private static ?\Transliterator $toLatin = null;
+
     /** NFKC, case folded, punctuation and emoji trimmed at the edges, spaces folded (Unicode Standard Annex 15; Unicode, section 3.13). */
     public static function of(string $text): string
     {
@@ -24,7 +26,8 @@ final class Folded
     public static function latin(string $text): string
     {
         $seen = preg_replace('/\p{Cf}+/u', '', $text) ?? $text;
-        $latin = transliterator_transliterate('Any-Latin; Latin-ASCII; Lower', $seen);
+        // To make one costs more than all that it is used for.
+        $latin = (self::$toLatin ??= \Transliterator::create('Any-Latin; Latin-ASCII; Lower'))?->transliterate($seen);
 
         return self::of(is_string($latin) ? $latin : $seen);
     }

@@ -9,6 +9,9 @@ use Linnet\Core\Document\Doc;
 /** The words that are always obeyed, whatever a rule says. */
 final readonly class ReservedWords
 {
+    /** @var list<string> */
+    private array $plainOptOut;
+
     /**
      * @param  list<string>  $optOut
      * @param  list<string>  $optIn
@@ -16,6 +19,7 @@ final readonly class ReservedWords
      */
     private function __construct(private array $optOut, private array $optIn, private array $help)
     {
+        $this->plainOptOut = array_map(Folded::plainly(...), $optOut);
     }
 
     public static function read(Doc $doc): self
@@ -35,7 +39,7 @@ final readonly class ReservedWords
 
         return match (true) {
             in_array($folded, $this->optOut, true),
-            $plain !== '' && in_array($plain, array_map(Folded::plainly(...), $this->optOut), true) => Meaning::OptOut,
+            $plain !== '' && in_array($plain, $this->plainOptOut, true) => Meaning::OptOut,
             in_array($folded, $this->optIn, true) => Meaning::OptIn,
             in_array($folded, $this->help, true) => Meaning::Help,
             default => Meaning::Talk,

@@ -1,6 +1,8 @@
 <x-page :title="$rule->name.': results'">
-    <div class="crumb"><a class="link" href="{{ route('rules.index') }}">Rules</a> / <a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a> /</div>
-    <h1>Results</h1>
+    <div class="crumb"><a class="link" href="{{ route('rules.index') }}">Rules</a> / {{ $rule->written()->folder }}</div>
+    <h1>{{ $rule->name }}</h1>
+    <x-rule-tabs :rule="$rule" />
+    <h2>Results</h2>
     <p class="soft mb-3">Over the last {{ $results->days }} days it began <a class="link" href="{{ route('rules.runs', [$rule, 'from' => $results->since->date]) }}">{{ number_format($results->runs) }}</a> {{ $results->runs === 1 ? 'time' : 'times' }}@if ($results->value !== null), and its goal was met <a class="link" href="{{ route('rules.runs', [$rule, 'state' => 'goal', 'from' => $results->since->date]) }}">{{ number_format($results->met) }}</a> {{ $results->met === 1 ? 'time' : 'times' }}{{ $results->value > 0 ? ', worth '.\App\Clock\TimeFormatter::money($results->value, $currency) : '' }}@endif{{ '.' }}</p>
     <p class="flex gap-4 mb-4" aria-label="Over how many days">@foreach ([7, 30, 90] as $days)<a @class(['link', 'font-semibold' => $days === $results->days]) href="{{ route('rules.results', [$rule, 'days' => $days]) }}" @if ($days === $results->days) aria-current="true" @endif>{{ $days }} days</a>@endforeach</p>
     @if ($results->rows === [])

@@ -1,6 +1,6 @@
 <div id="rule" x-data="ruleReader" data-changed="{{ $done['line'] ?? '' }}" data-first="{{ $page->rehearsed?->texts[0]->step ?? '' }}" x-on:mouseover="point" x-on:focusin="point">
     <div class="crumb flex gap-4 items-center mb-1"><span><a class="link" href="{{ route('rules.index') }}">Rules</a> / {{ $page->written->folder }}</span>
-        <a class="link min-h-6 flex items-center" href="{{ route('rules.runs', [$page->rule, 'state' => 'live']) }}">Under way</a><a class="link min-h-6 flex items-center" href="{{ route('rules.results', $page->rule) }}">Results</a><a class="link min-h-6 flex items-center" href="{{ route('rules.versions', $page->rule) }}">Versions</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', [$page->rule, 'as' => 'text']) }}" download>As text</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', $page->rule) }}" download>As a file</a>@can('administer')<form class="min-h-6 flex items-center" method="post" action="{{ route('rules.copy', $page->rule) }}">@csrf<button class="link">Copy</button></form>@endcan</div>
+        <a class="link min-h-6 flex items-center" href="{{ route('rules.document', [$page->rule, 'as' => 'text']) }}" download>As text</a><a class="link min-h-6 flex items-center" href="{{ route('rules.document', $page->rule) }}" download>As a file</a>@can('administer')<form class="min-h-6 flex items-center" method="post" action="{{ route('rules.copy', $page->rule) }}">@csrf<button class="link">Copy</button></form>@endcan</div>
     <div class="head">
         <h1>@can('administer')<details class="word" @if ($errors->hasAny(['name', 'key', 'folder'])) open @endif><summary id="word-name">{{ $page->written->name }}</summary>
             <form class="change" method="post" action="{{ route('rules.draft.update', $page->query()) }}">@csrf @method('patch')
@@ -38,6 +38,7 @@
         </div>
     </div>
 
+    <x-rule-tabs :rule="$page->rule" />
     @if ($page->rule->power->value === 'paused' && $page->rule->version && array_sum($page->underWay()) > 0)<p class="soft sm">While it is off, {{ $page->underWay()['live'] === 1 ? 'one under way keeps its place' : number_format($page->underWay()['live']).' under way keep their place' }} and nothing leaves. Switched on again, they go on; what has become too late by then is dropped, with that reason.</p>@endif
     <x-error name="power" />
     @foreach ($errors->get('publish') as $message)<p class="error mt-2" role="alert"><x-icon name="circle-alert" />It cannot be published so. {{ $message }}</p>@endforeach

@@ -1,6 +1,8 @@
 <x-page :title="$rule->name.': runs'">
-    <div class="crumb"><a class="link" href="{{ route('rules.index') }}">Rules</a> / <a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a> /</div>
-    <h1>{{ $asked['state'] === 'live' ? 'Under way' : 'Runs' }}</h1>
+    <div class="crumb"><a class="link" href="{{ route('rules.index') }}">Rules</a> / {{ $rule->written()->folder }}</div>
+    <h1>{{ $rule->name }}</h1>
+    <x-rule-tabs :rule="$rule" />
+    <h2>{{ $asked['state'] === 'live' ? 'Under way' : 'Runs' }}</h2>
     <p class="soft">Each run is one journey of one {{ $rule->written()->trigger->type() === \Linnet\Core\Record\RecordType::PERSON ? 'person' : str_replace('_', ' ', $rule->written()->trigger->type()) }} through this rule.</p>
     <form class="filters" method="get" aria-label="Which runs">
         <label><span class="sm">State</span><select class="input" name="state"><option value="">Any</option>@foreach (['live' => 'under way', 'ended' => 'ended', 'goal' => 'goal met'] as $state => $word)<option value="{{ $state }}" @selected($asked['state'] === $state)>{{ $word }}</option>@endforeach</select></label>

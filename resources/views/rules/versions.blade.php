@@ -1,6 +1,8 @@
 <x-page :title="'Versions of '.$rule->name">
-    <div class="crumb"><a class="link" href="{{ route('rules.index') }}">Rules</a> / <a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a> /</div>
-    <h1>Versions</h1>
+    <div class="crumb"><a class="link" href="{{ route('rules.index') }}">Rules</a> / {{ $rule->written()->folder }}</div>
+    <h1>{{ $rule->name }}</h1>
+    <x-rule-tabs :rule="$rule" />
+    <h2>Versions</h2>
     @if ($versions->isEmpty())<x-empty>Nothing is published yet. Every version that is published will stand here, with what it changed.</x-empty>@endif
     @foreach ($versions as $version)
         <section class="panel mt-4" aria-labelledby="version-{{ $version->number }}">

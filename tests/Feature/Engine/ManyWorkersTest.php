@@ -22,7 +22,7 @@ final class ManyWorkersTest extends TestCase
     public function testNothingIsLostAndNothingGoesTwice(bool $keys): void
     {
         mt_srand(7);
-        $tortured = KilledWorkers::over(texts: 400, kills: 8, each: 2, keys: $keys, tell: fn (int $killed, int $handed): null => null);
+        $tortured = KilledWorkers::over(texts: 240, kills: 6, each: 2, keys: $keys, tell: fn (int $killed, int $handed): null => null);
 
         self::assertSame(['lost' => 0, 'twice' => 0], ['lost' => $tortured['lost'], 'twice' => $tortured['twice']]);
         // Whose hand-over was cut off is offered anew where that does no harm, and left to somebody where it might.

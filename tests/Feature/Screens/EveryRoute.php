@@ -15,11 +15,15 @@ use App\Models\Pool;
 use App\Models\PutAside;
 use App\Models\Record;
 use App\Models\RecordType;
+use App\Models\Rehearsal;
+use App\Models\RehearsalState;
+use App\Models\RehearsedRun;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleVersion;
 use App\Models\SavedFilter;
 use App\Models\Task;
+use App\Rehearsals\Rehearser;
 use Database\Seeders\OldRecordsSeeder;
 use Illuminate\Routing\Route as Routed;
 use Illuminate\Support\Facades\DB;
@@ -73,6 +77,13 @@ trait EveryRoute
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         PutAside::record(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
+        $rule = Rule::query()->firstOrFail();
+        Rehearsal::query()->create([
+            'rule_id' => $rule->id, 'rule_version_id' => $rule->version_id, 'days' => 7, 'begins_at' => now()->subDays(7),
+            'ends_at' => now(),
+            'state' => RehearsalState::Waiting, 'asked_at' => now(),
+        ]);
+        resolve(Rehearser::class)->round(fn (): bool => false);
 
         $this->named = [
             'form' => 'hire', 'step' => 'first', 'task' => 1, 'putAside' => 1, 'notice' => 1, 'line' => 1, 'pool' => 'greetings',
@@ -87,6 +98,9 @@ trait EveryRoute
             'calendar' => 1,
             'token' => 1,
             'number' => 1,
+            'rehearsal' => 1,
+            'side' => 'published',
+            'run' => (int) RehearsedRun::query()->value('run'),
         ];
     }
 }

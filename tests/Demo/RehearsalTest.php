@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Demo;
+
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use App\Models\Rule;
+use App\Rehearsals\PastDays;
+use Demo\HandClock;
+use Demo\Season\Season;
+use Demo\SeasonSimulation;
+use Illuminate\Support\Facades\Artisan;
+use Linnet\Core\Engine\OutText;
+use Linnet\Core\Record\ActivationState;
+use Psr\Clock\ClockInterface;
+use Tests\Feature\TestCase;
+
+/** The boathouse's ninety days, lived through with people who answer, and then every rule that was on rehearsed over them. */
+final class RehearsalTest extends TestCase
+{
+    private const PEOPLE = 40;
+
+    /** The season's clock goes by minutes: what a line's pace or a decent hour puts off by seconds leaves at the next. */
+    private const MINUTE = 60;
+
+    public function testEveryTextThatWasSentIsRehearsedAndNoOther(): void
+    {
+        Artisan::call('linnet:rules', ['what' => 'import', 'paths' => [base_path('demo/rules')]]);
+        $season = new Season(self::PEOPLE);
+        $clock = new HandClock($season->begins());
+        (new SeasonSimulation($clock, $season, fn () => null))->live(Season::guests(self::PEOPLE), fn () => null);
+        app()->instance(ClockInterface::class, $clock);
+
+        [$sent, $rehearsed, $same] = [0, 0, 0];
+        foreach (Rule::query()->with('version')->where('power', ActivationState::On)->whereNotNull('version_id')->get() as $rule) {
+            [$life, $paper] = [$this->sent($rule, $season->ends()), $this->rehearsed($rule, $season)];
+            $sent += count($life);
+            $rehearsed += count($paper);
+            foreach (array_intersect_key($life, $paper) as $text => $times) {
+                $same += min($times, $paper[$text]);
+            }
+            self::assertSame([], array_diff_key($paper, $life), "$rule->name on paper alone");
+            self::assertSame([], array_diff_key($life, $paper), "$rule->name in life alone");
+        }
+
+        $share = (100 * $same) / $sent;
+        fwrite(STDERR, sprintf("\nOf %d texts sent %d (%.1f %%) are rehearsed, and %d besides.\n", $sent, $same, $share, $rehearsed - $same));
+        self::assertGreaterThan(150, $sent);
+        self::assertSame([$sent, $sent], [$rehearsed, $same]);
+    }
+
+    /** @return array<string, int> how often which person had which words in which minute */
+    private function sent(Rule $rule, \DateTimeImmutable $until): array
+    {
+        $texts = Message::query()
+            ->where('rule_id', $rule->id)
+            ->where('origin', MessageOrigin::Rule)
+            ->whereNull('to_staff_id')
+            ->whereNotNull('left_at')
+            ->where('left_at', '<', $until)
+            ->get();
+
+        return array_count_values($texts
+            ->map(fn (Message $text): string => self::line($text->person_id, $text->left_at?->toDateTimeImmutable(), $text->body))
+            ->all());
+    }
+
+    /** @return array<string, int> */
+    private function rehearsed(Rule $rule, Season $season): array
+    {
+        $replayed = resolve(PastDays::class)->replay(
+            $rule->id, $rule->written(), [$rule->written()], $season->begins(), $season->begins(), $season->ends(), fn () => null,
+        );
+        $left = array_filter($replayed->texts, fn (OutText $text): bool => in_array($text->state->value, ['left', 'failed'], true));
+
+        return array_count_values(array_values(array_map(
+            fn (OutText $text): string => self::line($text->to->personId, $text->settledAt, $text->composed->body ?? ''),
+            $left,
+        )));
+    }
+
+    private static function line(?int $person, ?\DateTimeImmutable $at, string $words): string
+    {
+        return "$person ".gmdate('Y-m-d H:i', (int) ceil(($at?->getTimestamp() ?? 0) / self::MINUTE) * self::MINUTE)." $words";
+    }
+}
