@@ -40,6 +40,7 @@ use App\Http\Controllers\RecordPicksController;
 use App\Http\Controllers\RecordTypeController;
 use App\Http\Controllers\RehearsalController;
 use App\Http\Controllers\ReleaseController;
+use App\Http\Controllers\ResultsController;
 use App\Http\Controllers\RuleBeginningController;
 use App\Http\Controllers\RuleController;
 use App\Http\Controllers\RuleDocumentController;
@@ -196,6 +197,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('imports/{import}', [ImportController::class, 'show'])->middleware(PreserveSession::class)->name('imports.show');
         Route::get('lines', [LineController::class, 'index'])->name('lines.index');
         Route::get('lines/{line}', [LineController::class, 'show'])->name('lines.show');
+        Route::get('results', ResultsController::class)->name('results');
         Route::get('rules/{rule}/results', RuleResultsController::class)->name('rules.results');
         Route::get('safeguards', [SafeguardsController::class, 'index'])->name('safeguards.index');
         Route::get('safeguards/consent', ConsentController::class)->name('safeguards.consent');

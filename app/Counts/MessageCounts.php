@@ -45,14 +45,52 @@ final class MessageCounts
     /** @return Collection<array-key, \stdClass> by step and wording: texts that passed the gate since a day, and what came of them */
     public static function byWording(int $rule, Day $since): Collection
     {
-        return self::of([MessageState::Ready, MessageState::CutOff, ...MessageState::left()])
+        return self::ofRule($rule)->where('day', '>=', $since->date)->groupBy('step', 'wording')->addSelect(['step', 'wording'])->get();
+    }
+
+    /** @return Collection<array-key, \stdClass> the same by version, over all its time */
+    public static function byVersion(int $rule): Collection
+    {
+        return self::ofRule($rule)->groupBy('rule_version_id')->addSelect('rule_version_id')->get()->keyBy('rule_version_id');
+    }
+
+    /** @return array<string, array{int, int}> texts that passed the gate, and how many of them were answered, by day */
+    public static function byDay(int $rule, Day $since): array
+    {
+        $rows = self::ofRule($rule)->where('day', '>=', $since->date)->groupBy('day')->addSelect('day')->get();
+
+        return $rows
+            ->mapWithKeys(fn (\stdClass $row): array => [substr((string) $row->day, 0, 10) => [(int) $row->sent, (int) $row->answered]])
+            ->all();
+    }
+
+    /**
+     * @param  string  $from  YYYY-MM-DD, the first day
+     * @param  string  $until  the first that counts no more
+     * @return Collection<array-key, \stdClass> by rule, line and by whom: texts that have gone out or come in, and their price
+     */
+    public static function byRuleAndLine(string $from, string $until): Collection
+    {
+        return self::of([MessageState::Received, ...MessageState::left()])
+            ->where('day', '>=', $from)
+            ->where('day', '<', $until)
+            ->groupBy('rule_id', 'line_id', 'origin')
+            ->selectRaw('rule_id, line_id, origin, sum(texts) as texts, sum(price_micros) as price, sum(answered) as answered')
+            ->get();
+    }
+
+    /** What became of a rule's texts that a carrier was offered. */
+    private static function ofRule(int $rule): Builder
+    {
+        $failed = "state = '".MessageState::Failed->value."'";
+        $arrived = "state = '".MessageState::Arrived->value."'";
+
+        return self::of(MessageState::offered())
             ->where('rule_id', $rule)
             ->where('origin', MessageOrigin::Rule->value)
-            ->where('day', '>=', $since->date)
-            ->groupBy('step', 'wording')
-            ->selectRaw('step, wording, sum(texts) as sent, sum(answered) as answered, sum(ended) as ended')
-            ->selectRaw('sum(opened) as opened, sum(met) as met')
-            ->get();
+            ->selectRaw("sum(case when $failed then 0 else texts end) as sent, sum(case when $failed then texts else 0 end) as failed")
+            ->selectRaw("sum(case when $arrived then texts else 0 end) as arrived, sum(answered) as answered, sum(ended) as ended")
+            ->selectRaw("sum(opened) as opened, sum(met) as met, sum(case when $failed then 0 else price_micros end) as price");
     }
 
     /**

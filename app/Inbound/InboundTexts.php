@@ -22,6 +22,7 @@ use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Number;
 use App\Models\Person;
+use App\Models\Run;
 use App\Models\Timer;
 use App\Models\TrialText;
 use Linnet\Core\Gate\TextOrigin as From;
@@ -101,12 +102,14 @@ final readonly class InboundTexts
         }
         $conversation = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
         $length = Length::of($text);
+        $asks = $heard->question === null ? null : Run::query()->toBase()->find((int) $heard->question, ['rule_id', 'step']);
         $message = Message::query()->create([
             'name' => $name, 'origin' => MessageOrigin::Them, 'state' => MessageState::Received, 'person_id' => $person->id,
             'line_id' => $line->id, 'conversation_id' => $conversation->id, 'number' => $number->e164, 'body' => $text,
             'meaning' => $heard->meaning, 'encoding' => $length->encoding->value, 'parts' => $length->parts,
             'price_micros' => $unit->reader->business()->tariff->inbound($number->country, $length->parts),
-            'currency' => $unit->reader->business()->tariff->currency, 'put_to_run_id' => $heard->question, 'answer' => $heard->answer,
+            'currency' => $unit->reader->business()->tariff->currency, 'put_to_run_id' => $heard->question,
+            'put_to_rule_id' => $asks?->rule_id, 'put_to_step' => $asks?->step, 'answer' => $heard->answer,
             'remark' => $heard->remark === '' ? null : $heard->remark, 'wanted_at' => $now, 'at' => $now,
         ]);
         $conversation->update([

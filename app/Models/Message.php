@@ -47,7 +47,9 @@ use Linnet\Core\Text\Words\Meaning;
  * @property bool $released somebody has let it go
  * @property CarbonImmutable|null $release_at from when on that counts; null for at once
  * @property int|null $put_to_run_id of a text that came in: the run whose question it was put to
- * @property int|null $answer
+ * @property int|null $put_to_rule_id its rule
+ * @property string|null $put_to_step the question
+ * @property int|null $answer which of the question's answers; null where none fits
  * @property CarbonImmutable $wanted_at
  * @property CarbonImmutable|null $left_at
  * @property CarbonImmutable|null $handed_at

@@ -23,20 +23,21 @@ final class BenchRehearsal extends Command
             Artisan::call('linnet:rules', ['what' => 'import', 'paths' => [base_path('demo/rules')]]);
             $history = new History((int) $this->input->getOption('changes'));
             [$live, $changes, $left] = $history->live();
-            [$paper, $leaves] = $history->onPaper();
+            [$paper, $leaves, $lived, $same] = $history->onPaper();
             $this->line(
                 sprintf(
                     '%-46s %-60s %s',
                     'rehearsal over 90 days',
                     sprintf(
-                        '%.1f s for %d changes, 1/%.1f of live (%.1f s); %d and %d texts left', $paper, $changes, $live / $paper, $live,
-                        $leaves, $left,
+                        '%.1f s for %d changes (%d texts), 1/%.1f of live (%.1f s); %d of %d texts of one rule the same, %d MiB',
+                        $paper, $changes,
+                        $left, $live / $paper, $live, $same, $lived, intdiv(memory_get_peak_usage(true), 1_048_576),
                     ),
-                    'at most 1/10',
+                    'at most 1/10, all the same',
                 ),
             );
 
-            return $live / $paper >= 10 ? self::SUCCESS : self::FAILURE;
+            return $live / $paper >= 10 && [$leaves, $same] === [$lived, $lived] ? self::SUCCESS : self::FAILURE;
         } finally {
             $town->close();
         }

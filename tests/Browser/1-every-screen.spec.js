@@ -38,6 +38,7 @@ const screens = [
   '/rules/new',
   '/rules/1/results',
   '/rules/1/rehearsal',
+  '/results',
   '/rules/1/runs',
   '/starters',
   '/settings/forms',

@@ -20,7 +20,7 @@ use Tests\Feature\TestCase;
 /** The boathouse's ninety days, lived through with people who answer, and then every rule that was on rehearsed over them. */
 final class RehearsalTest extends TestCase
 {
-    private const PEOPLE = 40;
+    private const PEOPLE = 52;
 
     /** The season's clock goes by minutes: what a line's pace or a decent hour puts off by seconds leaves at the next. */
     private const MINUTE = 60;

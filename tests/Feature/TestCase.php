@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Counts\CountryCounts;
 use App\Counts\MessageCounts;
 use App\Engine\Outbox;
 use App\Engine\Worker;
@@ -74,6 +75,7 @@ abstract class TestCase extends FrameworkTestCase
     protected function assertPostConditions(): void
     {
         self::assertSame([], MessageCounts::differences());
+        self::assertSame([], CountryCounts::differences());
     }
 
     /** By the clock on the quay. */

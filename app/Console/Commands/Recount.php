@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Counts\AccountOffsets;
+use App\Counts\CountryCounts;
 use App\Counts\MessageCounts;
 use App\Models\Business;
 use Illuminate\Console\Command;
@@ -20,7 +21,7 @@ final class Recount extends Command
     {
         $zone = Business::ours()->zone;
         $isZone = AccountOffsets::isFor($zone);
-        $differ = $isZone ? count(MessageCounts::differences()) : 1;
+        $differ = $isZone ? count(MessageCounts::differences()) + count(CountryCounts::differences()) : 1;
         if ($differ === 0) {
             $this->line('Every count is right.');
 
@@ -32,6 +33,7 @@ final class Recount extends Command
         }
         $isZone || AccountOffsets::fill($zone);
         MessageCounts::recount();
+        CountryCounts::recount();
         $this->line('Counted anew.');
 
         return self::SUCCESS;

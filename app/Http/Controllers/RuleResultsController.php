@@ -21,7 +21,7 @@ final class RuleResultsController
         $days = (int) ($request->validate(['days' => 'nullable|in:7,30,90'])['days'] ?? 30);
 
         return view('rules.results', [
-            'rule' => $rule, 'results' => ResultsReader::of($rule, $days, $clock->now()),
+            'rule' => $rule, 'now' => $clock->now(), 'results' => ResultsReader::of($rule, $days, $clock->now()),
             'tokens' => new Tokens(Vocabularies::ours(), $rule->written()->trigger->type()), 'currency' => Business::current()->currency(),
         ]);
     }

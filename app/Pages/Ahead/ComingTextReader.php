@@ -25,6 +25,19 @@ final class ComingTextReader
         return self::first(ComingText::query()->where('record_id', $id), self::MOST);
     }
 
+    /**
+     * The next of each run.
+     *
+     * @param  list<int>  $runs
+     * @return Collection<array-key, ComingText> by run
+     */
+    public static function nextOf(array $runs): Collection
+    {
+        $texts = ComingText::query()->whereIn('run_id', $runs)->with(['person.number', 'rule', 'line']);
+
+        return $texts->orderByRaw('leaves_at is not null')->orderByDesc('leaves_at')->orderByDesc('id')->get()->keyBy('run_id');
+    }
+
     /** @return Collection<int, ComingText> what is late first */
     public static function until(\DateTimeImmutable $moment, int $most): Collection
     {

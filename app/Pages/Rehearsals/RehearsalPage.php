@@ -14,6 +14,7 @@ use App\Models\RehearsedState;
 use App\Models\RehearsedText;
 use App\Models\Rule;
 use App\Models\Sign;
+use App\Pages\Bars;
 use App\Rehearsals\PastDays;
 use App\Sentences\Sentence;
 use Illuminate\Database\Eloquent\Builder;
@@ -107,22 +108,6 @@ final readonly class RehearsalPage
     public function hours(): Bars
     {
         return new Bars(array_map(strval(...), range(0, 23)), $this->figures->hours ?? [], $this->beside?->hours, 60, 28);
-    }
-
-    /** How a day is called under the drawing; empty for most of them. */
-    public function dayWord(int $i, string $name): string
-    {
-        $all = $this->rehearsal->days ?? 1;
-        $many = max(1, (int) ceil($all / 6));
-        // No word is cut off at the edge.
-        if ($i > 0.94 * $all) {
-            return '';
-        }
-        $day = new \DateTimeImmutable($name);
-
-        $isNamed = $all > 60 ? $day->format('j') === '1' : $i % $many === 0;
-
-        return $isNamed ? $day->format('j M') : '';
     }
 
     /** @return list<array{says: string, many: int, beside: int, asked: array<string, string>}> what would not have gone, by reason */

@@ -7,9 +7,16 @@ namespace App\Pages\Rules;
 use App\Clock\Day;
 use App\Counts\MessageCounts;
 use App\Models\Business;
+use App\Models\MessageState;
 use App\Models\Pool;
 use App\Models\Rule;
+use App\Models\RuleVersion;
 use App\Models\Run;
+use App\Sentences\Sentence;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Prose\RuleWriter;
+use Linnet\Core\Rule\Rule as CoreRule;
 use Linnet\Core\Rule\Step\Ask;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Text\Wording\Share;
@@ -17,41 +24,158 @@ use Linnet\Core\Text\Wording\Wording;
 use Linnet\Core\Text\Wording\Wordings;
 
 /** Finds what the texts of a rule brought. */
-final class ResultsReader
+final readonly class ResultsReader
 {
+    private const KINDS_OF_FAILURE = 8;
+
+    private Day $since;
+
+    private CoreRule $written;
+
+    /** @var array<string, string> what each text is called on its rule's page, by step */
+    private array $letters;
+
+    private function __construct(private Rule $rule, private int $days, \DateTimeImmutable $now)
+    {
+        $this->since = Day::firstOf($days, $now, Business::current()->zone);
+        $this->written = $rule->written();
+        $this->letters = RuleWriter::targets($this->written)[1];
+    }
+
     public static function of(Rule $rule, int $days, \DateTimeImmutable $now): Results
     {
-        $since = Day::firstOf($days, $now, Business::current()->zone);
-        $written = $rule->written();
-        $began = Run::query()->where('rule_id', $rule->id)->where('began_at', '>=', $since->begins)->toBase();
+        return (new self($rule, $days, $now))->read();
+    }
+
+    private function read(): Results
+    {
+        $began = Run::query()->where('rule_id', $this->rule->id)->where('began_at', '>=', $this->since->begins)->toBase();
         $runs = $began->clone()->count();
         // As the index says it that holds those alone.
         $goal = $began->whereRaw("outcome = 'goal'")
             ->selectRaw("count(*) as met, sum(cast(nullif(goal_value, '') as decimal(18, 6))) as value")->first();
-        $counted = self::counted($rule, $since);
+        $counted = MessageCounts::byWording($this->rule->id, $this->since);
+        $sums = new \stdClass;
+        foreach (['sent', 'failed', 'arrived', 'answered', 'ended', 'opened', 'met', 'price'] as $what) {
+            $sums->{$what} = (int) $counted->sum($what);
+        }
+
+        return new Results(
+            $this->days, $this->since, $runs, (int) ($goal->met ?? 0), $this->written->goal === null ? null : (float) ($goal->value ?? 0),
+            Came::of($sums), $this->rows($counted->groupBy('step')->map->keyBy('wording')->toArray()),
+            MessageCounts::byDay($this->rule->id, $this->since), $sums->failed > 0 ? $this->failed() : [],
+            $this->half((int) $sums->answered),
+            $this->answers(), $this->versions(),
+        );
+    }
+
+    /**
+     * @param  array<array-key, array<array-key, \stdClass>>  $counted  by step and wording
+     * @return list<WordingResult>
+     */
+    private function rows(array $counted): array
+    {
         $rows = [];
-        foreach ($written->flow->texts() as $step) {
+        foreach ($this->written->flow->texts() as $step) {
             $words = [];
             foreach (self::wordings($step->outgoing()->wordings) as $wording) {
                 $words[$wording->id] = $wording->text;
             }
-            $theirs = $counted[$step->id()] ?? [];
-            $answered = array_map(fn (\stdClass $row): Share => new Share((int) $row->answered, (int) $row->sent), $theirs);
-            $best = count($words) > 1 ? Share::best($answered) : null;
+            $theirs = array_map(Came::of(...), $counted[$step->id()] ?? []);
+            $best = count($words) > 1 ? Share::best(array_map(fn (Came $came): Share => $came->answered, $theirs)) : null;
             foreach ($words + array_fill_keys(array_keys($theirs), null) as $id => $text) {
-                $row = $theirs[$id] ?? null;
-                $sent = (int) ($row->sent ?? 0);
-                $share = fn (string $what): Share => new Share((int) ($row->{$what} ?? 0), $sent);
                 $rows[] = new WordingResult(
-                    $step->id(), (string) $id, $text ?? self::otherwise($step, (string) $id), $text === null, $sent, $share('answered'),
-                    $share('ended'), $share('opened'), $share('met'), $best === $id,
+                    $step->id(), $this->letters[$step->id()] ?? '', (string) $id, $text ?? self::otherwise($step, (string) $id),
+                    $text === null,
+                    $theirs[$id] ?? Came::of(null), $best === $id,
                 );
             }
         }
 
-        return new Results(
-            $days, $since, $runs, (int) ($goal->met ?? 0), $written->goal === null ? null : (float) ($goal->value ?? 0), $rows,
-        );
+        return $rows;
+    }
+
+    /** @return list<array{string, int}> */
+    private function failed(): array
+    {
+        $rows = DB::table('messages')
+            ->where('rule_id', $this->rule->id)
+            ->where('at', '>=', $this->since->begins)
+            ->whereRaw('troubled')
+            ->where('state', MessageState::Failed->value)
+            ->groupByRaw('cast(reason as text)')
+            ->orderByDesc('many')
+            ->limit(self::KINDS_OF_FAILURE)
+            ->selectRaw('cast(reason as text) as reason, count(*) as many')
+            ->get();
+        $failed = [];
+        foreach ($rows as $row) {
+            /** @var array{code: string, with: array<string, mixed>}|null $reason */
+            $reason = $row->reason === null ? null : json_decode((string) $row->reason, true, 16, JSON_THROW_ON_ERROR);
+            $failed[] = [$reason === null ? 'No reason was given.' : Sentence::of($reason), (int) $row->many];
+        }
+
+        return $failed;
+    }
+
+    /** Within how many seconds half of the replies came. */
+    private function half(int $many): ?int
+    {
+        if ($many === 0) {
+            return null;
+        }
+        $took = DB::getDriverName() === 'pgsql'
+            ? 'extract(epoch from (answered_at - left_at))'
+            : 'unixepoch(answered_at) - unixepoch(left_at)';
+        $replied = fn (): Builder => DB::table('messages')
+            ->where('rule_id', $this->rule->id)
+            ->where('at', '>=', $this->since->begins)
+            ->whereNotNull('answered_at')
+            ->whereNotNull('left_at');
+        $middle = intdiv(max(1, $replied()->count()) - 1, 2);
+        $half = $replied()->orderByRaw($took)->offset($middle)->limit(1)->selectRaw("$took as took")->value('took');
+
+        return $half === null ? null : (int) $half;
+    }
+
+    /** @return list<array{string, string, int, string}> */
+    private function answers(): array
+    {
+        $rows = DB::table('messages')
+            ->where('put_to_rule_id', $this->rule->id)
+            ->where('at', '>=', $this->since->begins)
+            ->groupBy('put_to_step', 'answer')
+            ->orderBy('put_to_step')
+            ->orderByDesc('many')
+            ->selectRaw('put_to_step, answer, count(distinct put_to_run_id) as many')
+            ->get();
+        $answers = [];
+        foreach ($rows as $row) {
+            $step = $this->written->flow->step((string) $row->put_to_step);
+            $label = match (true) {
+                $row->answer === null => 'none of the answers',
+                $step instanceof Ask => $step->answers[(int) $row->answer]->label ?? 'an answer of an earlier version',
+                default => 'an answer of an earlier version',
+            };
+            $answers[] = [$this->letters[(string) $row->put_to_step] ?? '', $label, (int) $row->many, "$row->put_to_step/$row->answer"];
+        }
+
+        return $answers;
+    }
+
+    /** @return list<array{RuleVersion, Came}> */
+    private function versions(): array
+    {
+        $counted = MessageCounts::byVersion($this->rule->id);
+
+        return array_values(RuleVersion::query()
+            ->where('rule_id', $this->rule->id)
+            ->whereKey($counted->keys()->all())
+            ->orderByDesc('number')
+            ->limit(2)
+            ->get()
+            ->map(fn (RuleVersion $version): array => [$version, Came::of($counted[$version->id] ?? null)])
+            ->all());
     }
 
     /** What a text is that none of the wordings now says. */
@@ -62,17 +186,6 @@ final class ResultsReader
             $step instanceof Ask && $step->unclear !== null => "Asked once more, where the answer was unclear: “{$step->unclear}”",
             default => 'Asked once more, where the answer was unclear',
         };
-    }
-
-    /** @return array<string, array<string, \stdClass>> counts by step and wording */
-    private static function counted(Rule $rule, Day $since): array
-    {
-        $counted = [];
-        foreach (MessageCounts::byWording($rule->id, $since) as $row) {
-            $counted[(string) $row->step][(string) $row->wording] = $row;
-        }
-
-        return $counted;
     }
 
     /** @return list<Wording> */

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Pages\Rules;
 
+use App\Models\ComingText;
 use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Rule;
 use App\Models\Run;
 use App\Models\Trace;
+use App\Pages\Ahead\ComingTextReader;
 use App\Rules\Vocabularies;
 use App\Sentences\Sentence;
 use Illuminate\Contracts\Pagination\Paginator;
@@ -26,9 +28,16 @@ final readonly class RunsPage
     /** @var array<int, int> texts that left, by run */
     private array $left;
 
+    /** @var Collection<array-key, ComingText> the next text of each that is under way */
+    private Collection $coming;
+
     /** @param  Paginator<int, Run>  $runs */
     public function __construct(public Paginator $runs)
     {
+        $this->coming = ComingTextReader::nextOf(array_values(array_map(
+            fn (Run $run): int => $run->id,
+            array_filter($runs->items(), fn (Run $run): bool => $run->live),
+        )));
         $ids = array_map(fn (Run $run): int => $run->id, $runs->items());
         $this->last = Trace::query()
             ->whereIn('id', Trace::query()->selectRaw('max(id)')->whereIn('run_id', $ids)->groupBy('run_id'))
@@ -67,6 +76,11 @@ final readonly class RunsPage
         }
 
         return $places;
+    }
+
+    public function coming(Run $run): ?ComingText
+    {
+        return $this->coming[$run->id] ?? null;
     }
 
     public function left(Run $run): int

@@ -18,6 +18,7 @@ final readonly class SentQuery
     public const RULES = [
         'state' => 'nullable|string|max:20', 'rule' => 'nullable|integer', 'line' => 'nullable|integer', 'run' => 'nullable|integer',
         'step' => 'nullable|string|max:60', 'wording' => 'nullable|string|max:60', 'version' => 'nullable|integer|min:1',
+        'by' => 'nullable|in:rule,staff,words,notice',
         'kind' => 'nullable|in:service,marketing', 'reason' => 'nullable|string|max:60', 'country' => 'nullable|string|size:2',
         'person' => 'nullable|integer', 'record' => 'nullable|integer', 'least' => 'nullable|numeric|min:0|max:1000',
         'from' => 'nullable|date_format:Y-m-d', 'until' => 'nullable|date_format:Y-m-d', 'find' => 'nullable|string|max:80',
@@ -26,7 +27,7 @@ final readonly class SentQuery
 
     private const COLUMNS = [
         'rule' => 'rule_id', 'line' => 'line_id', 'run' => 'run_id', 'step' => 'step', 'wording' => 'wording', 'kind' => 'kind',
-        'person' => 'person_id', 'reason' => 'reason_code',
+        'person' => 'person_id', 'reason' => 'reason_code', 'by' => 'origin',
     ];
 
     /** So many numbers are looked for one by one. */
@@ -98,9 +99,18 @@ final readonly class SentQuery
     private function byState(Builder $query): void
     {
         $this->of('state') === 'answered' && $query->whereNotNull('answered_at');
+        $this->of('state') === 'ended' && $query->where('ended', true);
+        $this->of('state') === 'opened' && $query->whereIn('id', fn ($link) => $link
+            ->from('links')
+            ->whereNotNull('opened_at')
+            ->select('message_id'));
+        $this->of('state') === 'goal' && $query->whereIn('run_id', fn ($run) => $run
+            ->from('runs')
+            ->whereRaw("outcome = 'goal'")
+            ->select('id'));
         // A state, or several by one word.
         $states = match ($this->of('state')) {
-            'left', 'answered' => MessageState::left(),
+            'left', 'answered', 'ended', 'opened', 'goal' => MessageState::left(),
             'kept' => [MessageState::Waiting, MessageState::SetAside],
             default => array_filter([MessageState::tryFrom($this->of('state'))]),
         };

@@ -17,7 +17,7 @@ use Psr\Clock\ClockInterface;
 final class Rail extends Component
 {
     /** Screens that belong to a place by another name. */
-    private const WITHIN = [
+    private const WITHIN = ['rules.index' => ['results'],
         'records.types' => ['records.*'],
         'ahead' => ['ahead.day'],
         'sent.index' => ['messages.show'],

@@ -1,4 +1,4 @@
-@php use App\Clock\TimeFormatter; use App\Pages\Rehearsals\Bars; use App\Pages\Rehearsals\RehearsalPage; @endphp
+@php use App\Clock\TimeFormatter; use App\Pages\Bars; use App\Pages\Rehearsals\RehearsalPage; @endphp
 @php($rehearsal = $page->rehearsal)
 @php($rows = fn (array $asked = []): string => route('rules.rehearsal.rows', [$page->rule, $rehearsal, ...$asked]))
 @php($currency = $page->business->currency())
@@ -45,7 +45,7 @@
                             @foreach ($bars->marks() as $mark)<line class="axis" x1="0" x2="{{ Bars::WIDTH }}" y1="{{ $mark['y'] }}" y2="{{ $mark['y'] }}" /><text class="mark" x="{{ Bars::WIDTH }}" y="{{ $mark['y'] - 3 }}">{{ $mark['says'] }}</text>@endforeach
                             @foreach ($bars->all() as $bar)
                                 @if ($bar['says'][0] + (int) $bar['says'][2] > 0)<a href="{{ $rows(['day' => $bar['name']]) }}" aria-label="{{ \Carbon\CarbonImmutable::parse($bar['name'])->format('D j M') }}: {{ TimeFormatter::count($bar['says'][0], 'text', 'texts') }}{{ $bar['says'][1] > 0 ? ', '.$bar['says'][1].' held' : '' }}{{ $bar['says'][2] !== null ? '; as it is on '.$bar['says'][2] : '' }}"><rect class="hit" x="{{ $bar['x'] - 1 }}" y="14" width="{{ $bar['width'] + 2 }}" height="{{ $bars->height() - 36 }}" /><rect class="held" x="{{ $bar['x'] }}" y="{{ $bar['top'] }}" width="{{ $bar['width'] }}" height="{{ $bar['held'] }}" /><rect class="went" x="{{ $bar['x'] }}" y="{{ $bar['top'] + $bar['held'] }}" width="{{ $bar['width'] }}" height="{{ $bar['texts'] }}" /><rect class="beside" x="{{ $bar['x'] }}" y="{{ $bars->axis() + 3 }}" width="{{ $bar['width'] }}" height="{{ $bar['below'] }}" /></a>@endif
-                                @if ($page->dayWord($bar['i'], $bar['name']) !== '')<text x="{{ $bar['x'] }}" y="{{ $bars->height() - 6 }}">{{ $page->dayWord($bar['i'], $bar['name']) }}</text>@endif
+                                @if ($bars->dayWord($bar['i']) !== '')<text x="{{ $bar['x'] }}" y="{{ $bars->height() - 6 }}">{{ $bars->dayWord($bar['i']) }}</text>@endif
                             @endforeach
                             <line class="base" x1="0" x2="{{ Bars::WIDTH }}" y1="{{ $bars->axis() }}" y2="{{ $bars->axis() }}" />
                         </svg>

@@ -1,5 +1,5 @@
 <x-page title="Rules">
-    <div class="head"><div><h1>Rules</h1><p class="soft">What texts by itself, and whether it works.</p></div>@can('administer')<div class="acts"><a class="btn go" href="{{ route('rules.begin') }}">Write a rule</a></div>@endcan</div>
+    <div class="head"><div><h1>Rules</h1><p class="soft">What texts by itself, and whether it works.</p></div><div class="acts"><a class="btn" href="{{ route('results') }}">This month’s results</a>@can('administer')<a class="btn go" href="{{ route('rules.begin') }}">Write a rule</a>@endcan</div></div>
     <form class="filters" method="get" aria-label="Which rules">
         <label><span class="sm">Name</span><input class="input w-60" type="search" name="find" value="{{ $asked['find'] }}"></label>
         @if ($folders !== [])<label><span class="sm">Folder</span><select class="input" name="folder"><option value="">Any</option>@foreach ($folders as $folder)<option @selected($asked['folder'] === $folder)>{{ $folder }}</option>@endforeach</select></label>@endif

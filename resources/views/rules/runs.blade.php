@@ -27,7 +27,7 @@
                     <td class="whitespace-nowrap"><x-time :at="$run->began_at" format="D j M H:i" /></td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['run' => $run->id, 'state' => 'left']) }}">{{ $page->left($run) }}</a></td>
                     <td class="whitespace-nowrap">@if ($run->live)<x-tone tone="plain">under way</x-tone>@elseif ($run->outcome === 'goal')<x-tone tone="well">goal met</x-tone>@else<x-tone tone="plain" icon="check">ended</x-tone>@endif @if ($run->ended_at)<br><span class="soft sm"><x-time :at="$run->ended_at" format="D j M H:i" /></span>@endif</td>
-                    <td class="max-w-md">@if ($run->live)@if ($run->timer?->due_at && $run->outcome === null)Next look <x-time :at="$run->timer->due_at" format="D j M H:i" />.@else{{ ucfirst(\App\Pages\Rules\RunsPage::waitsFor($run)) }}@if ($run->timer?->due_at), until <x-time :at="$run->timer->due_at" format="D j M H:i" />@endif{{ '.' }}@endif @endif @if ($why = $page->because($run))@if ($run->live)<br>@endif<span class="soft sm">{{ $why }}</span>@endif</td>
+                    <td class="max-w-md">@if ($run->live && ($next = $page->coming($run)))<x-coming-text :text="$next" :whose="false" dated />@else@if ($run->live)@if ($run->timer?->due_at && $run->outcome === null)Next look <x-time :at="$run->timer->due_at" format="D j M H:i" />.@else{{ ucfirst(\App\Pages\Rules\RunsPage::waitsFor($run)) }}@if ($run->timer?->due_at), until <x-time :at="$run->timer->due_at" format="D j M H:i" />@endif{{ '.' }}@endif @endif @if ($why = $page->because($run))@if ($run->live)<br>@endif<span class="soft sm">{{ $why }}</span>@endif@endif</td>
                 </tr>
             @endforeach
             </tbody>

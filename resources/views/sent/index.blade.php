@@ -4,12 +4,12 @@
         <p class="flex gap-x-4 gap-y-1 flex-wrap mb-1 sm"><span class="soft">Kept lists:</span>
             @foreach ($kept as $list)<span><a class="link" href="{{ route('sent.index', $list->asked) }}">{{ $list->name }}</a>@can('administer')<form class="inline" method="post" action="{{ route('sent.forget', $list) }}">@csrf @method('delete')<button class="icon-button" title="Forget the list {{ $list->name }}"><x-icon name="x" /><span class="sr-only">Forget the list {{ $list->name }}</span></button></form>@endcan</span>@endforeach</p>
     @endif
-    @php($more = ['version', 'kind', 'reason', 'country', 'least'])
+    @php($more = ['version', 'by', 'kind', 'reason', 'country', 'least'])
     <form class="filters" method="get" aria-label="Which texts">
         <label><span class="sm">What became of it</span>
             <select class="input w-36" name="state">
                 <option value="">Everything</option>
-                @foreach (['left' => 'left', 'answered' => 'left, and answered', 'kept' => 'held or set aside'] as $group => $word)<option value="{{ $group }}" @selected($query->of('state') === $group)>{{ $word }}</option>@endforeach
+                @foreach (['left' => 'left', 'answered' => 'left, and answered', 'ended' => 'left, and they said stop', 'opened' => 'left, and its link opened', 'goal' => 'left, and its goal met', 'kept' => 'held or set aside'] as $group => $word)<option value="{{ $group }}" @selected($query->of('state') === $group)>{{ $word }}</option>@endforeach
                 @foreach ($states as $state)<option value="{{ $state->value }}" @selected($query->of('state') === $state->value)>{{ $state->word() }}</option>@endforeach
             </select></label>
         <label><span class="sm">Rule</span>
@@ -24,6 +24,7 @@
         <details class="w-full" @if (array_intersect_key($query->asked, array_flip($more)) !== []) open @endif><summary class="link sm">More to go by</summary>
             <div class="filters mt-2">
                 <label><span class="sm">Why</span><select class="input w-44" name="reason"><option value="">For any reason</option>@foreach ($reasons as $code => $says)<option value="{{ $code }}" @selected($query->of('reason') === (string) $code)>{{ $says }}</option>@endforeach</select></label>
+                <label><span class="sm">Written by</span><select class="input" name="by"><option value="">Anybody</option>@foreach (['rule' => 'a rule', 'staff' => 'one of us', 'words' => 'Linnet, to stop, start, help', 'notice' => 'a rule, to us'] as $by => $word)<option value="{{ $by }}" @selected($query->of('by') === $by)>{{ $word }}</option>@endforeach</select></label>
                 <label><span class="sm">Kind</span><select class="input" name="kind"><option value="">Either</option><option value="service" @selected($query->of('kind') === 'service')>service</option><option value="marketing" @selected($query->of('kind') === 'marketing')>marketing</option></select></label>
                 <label><span class="sm">Rule’s version</span><input class="input w-20" type="number" min="1" name="version" value="{{ $query->of('version') }}"></label>
                 <label><span class="sm">Country, two letters</span><input class="input w-20" name="country" maxlength="2" value="{{ $query->of('country') }}" @error('country') aria-invalid="true" @enderror></label>

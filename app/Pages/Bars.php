@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Pages\Rehearsals;
+namespace App\Pages;
 
 /**
  * Texts day by day, or hour by hour, as bars: upwards the version that is asked about, downwards the one that is on. Lengths in units of
@@ -69,6 +69,16 @@ final readonly class Bars
         }
 
         return count($marks) <= 6 ? $marks : array_values(array_filter($marks, fn (int $i): bool => $i % 2 === 1, ARRAY_FILTER_USE_KEY));
+    }
+
+    /** How a day is called under the drawing; empty for most of them, and where it would be cut off at the edge. */
+    public function dayWord(int $i): string
+    {
+        $all = count($this->names);
+        $day = new \DateTimeImmutable($this->names[$i]);
+        $isNamed = $all > 60 ? $day->format('j') === '1' : $i % max(1, (int) ceil($all / 6)) === 0;
+
+        return $isNamed && $i <= 0.94 * $all ? $day->format('j M') : '';
     }
 
     private function most(): int
