@@ -7,10 +7,14 @@ export const linnet = 'http://127.0.0.1:8010';
 export const standins = 'http://127.0.0.1:8011';
 export const clockFile = `${root}storage/testing/clock.json`;
 
-// The files run in the order of the days they live through: the clock never goes back.
+// What lives through days goes by the order of its files: the clock never goes back. The screens are only looked at, beside it.
 export default defineConfig({
   testDir: 'tests/Browser',
-  workers: 1,
+  workers: 2,
+  projects: [
+    { name: 'screens', testMatch: /1-every-screen/, workers: 1 },
+    { name: 'days', testIgnore: /1-every-screen/, workers: 1 },
+  ],
   // Room for a machine that is shared and at times hardly runs: nothing waits that long where it does.
   timeout: 900_000,
   expect: { timeout: 60_000 },

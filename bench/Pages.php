@@ -48,15 +48,26 @@ final class Pages
         return $measured;
     }
 
+    /** The rule that sends most. */
+    public static function rule(): int
+    {
+        return self::busiest('messages', 'rule_id');
+    }
+
+    private static function busiest(string $table, string $by): int
+    {
+        $most = DB::table($table)->whereNotNull($by)->groupBy($by)->orderByRaw('count(*) desc');
+
+        return (int) $most->value($by);
+    }
+
     /** @return list<string> of every kind of page one or more, the busiest of those there are */
     public static function all(): array
     {
-        $busiest = fn (string $table, string $by): int => (int) DB::table($table)->whereNotNull($by)->groupBy($by)
-            ->orderByRaw('count(*) desc')->value($by);
-        $rule = $busiest('messages', 'rule_id');
-        $person = $busiest('messages', 'person_id');
+        $rule = self::rule();
+        $person = self::busiest('messages', 'person_id');
         $text = (int) DB::table('messages')->where('rule_id', $rule)->where('state', 'arrived')->max('id');
-        $conversation = $busiest('messages', 'conversation_id');
+        $conversation = self::busiest('messages', 'conversation_id');
         $record = DB::table('records')->join('record_types', 'record_types.id', '=', 'records.record_type_id')->where('key', 'booking')
             ->max('records.id');
         // A season that is lived through without HTTP has had no deliveries.
@@ -69,6 +80,7 @@ final class Pages
         return [
             '/today', '/rules', '/rules?power=on&order=newest', '/rules/new', '/starters', "/rules/$rule", "/rules/$rule/runs",
             "/rules/$rule/runs?state=ended", "/rules/$rule/results", "/rules/$rule/results?days=90", "/rules/$rule/versions",
+            '/results', "/rules/$rule/rehearsal", ...self::rehearsed($rule),
             "/rules/$rule/checks", "/rules/$rule/agreement", "/rules/$rule/starts", "/rules/$rule/trial", '/conversations',
             '/conversations?find=ann', "/conversations/$conversation", '/people', '/people?find=an', '/people?page=300', "/people/$person",
             "/people/$person/edit", "/people/$person/why-not?rule=$rule", '/records', '/records/booking', '/records/booking/board',
@@ -80,6 +92,19 @@ final class Pages
             '/imports', '/lines', '/lines/1', '/safeguards', '/safeguards/consent',
             '/settings', '/settings/forms', '/settings/wordings', '/settings/wordings/water-level', '/settings/record-types/booking',
             '/api', ...$deliveries,
+        ];
+    }
+
+    /** @return list<string> the lists behind the numbers of a rehearsal */
+    private static function rehearsed(int $rule): array
+    {
+        $rehearsal = (int) DB::table('rehearsals')->max('id');
+        $run = (int) DB::table('rehearsed_texts')->whereNotNull('run')->value('run');
+        $rows = "/rules/$rule/rehearsal/$rehearsal";
+
+        return [
+            "$rows/rows", "$rows/rows?what=people", "$rows/rows?what=held", "$rows/rows?what=not_begun", "$rows/rows?what=runs",
+            "$rows/runs/published/$run",
         ];
     }
 }

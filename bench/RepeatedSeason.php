@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Bench;
 
+use App\Counts\CountryCounts;
 use App\Counts\MessageCounts;
 use App\Models\Timer;
 use Illuminate\Support\Facades\DB;
@@ -36,6 +37,8 @@ final class RepeatedSeason
         'notices' => ['id' => 'notices', 'person_id' => 'people'],
         'tasks' => ['id' => 'tasks', 'person_id' => 'people', 'record_id' => 'records'],
         'timers' => ['id' => 'timers'],
+        'rehearsed_runs' => ['id' => 'rehearsed_runs', 'run' => 'runs', 'person_id' => 'people', 'record_id' => 'records'],
+        'rehearsed_texts' => ['id' => 'rehearsed_texts', 'run' => 'runs', 'person_id' => 'people', 'record_id' => 'records'],
         'coming_texts' => [
             'id' => 'coming_texts', 'person_id' => 'people', 'run_id' => 'runs', 'record_id' => 'records', 'message_id' => 'messages',
         ],
@@ -54,8 +57,10 @@ final class RepeatedSeason
     /** @param  int  $times  how often all of it is there in the end */
     public static function seed(int $times): void
     {
-        $shift = [];
-        foreach (array_keys(self::POINTS) as $table) {
+        /** @var list<string> $tables */
+        $tables = array_keys(self::POINTS);
+        $shift = $base = [];
+        foreach ($tables as $table) {
             $shift[$table] = $table === 'links' ? 0 : (int) DB::table($table)->max('id');
         }
         $columns = array_map(fn (string $table): array => array_column(DB::select(
@@ -63,8 +68,7 @@ final class RepeatedSeason
                 ? "select name from pragma_table_info('$table')"
                 : "select column_name as name from information_schema.columns where table_name = '$table' and is_generated = 'NEVER'",
         ), 'name'), array_combine(array_keys(self::POINTS), array_keys(self::POINTS)));
-        $base = [];
-        foreach (array_keys(self::POINTS) as $table) {
+        foreach ($tables as $table) {
             // What "links" has at first is known by its texts.
             $base[$table] = $table === 'links' ? 'message_id <= '.$shift['messages'] : "id <= $shift[$table]";
         }
@@ -87,6 +91,7 @@ final class RepeatedSeason
         if ($isPostgres) {
             DB::statement('set session_replication_role = default');
             MessageCounts::recount();
+            CountryCounts::recount();
             foreach (array_diff(array_keys(self::POINTS), ['links']) as $table) {
                 DB::select("select setval(pg_get_serial_sequence('$table', 'id'), (select max(id) from $table))");
             }

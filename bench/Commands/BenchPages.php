@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 namespace Bench\Commands;
 
+use App\Counts\CountryCounts;
 use App\Counts\MessageCounts;
 use App\Forecast\Forecaster;
+use App\Models\Rehearsal;
+use App\Models\RehearsalState;
+use App\Models\Rule;
+use App\Rehearsals\Rehearser;
 use Bench\Pages;
 use Bench\RepeatedSeason;
 use Bench\Town;
@@ -47,7 +52,7 @@ final class BenchPages extends Command
                     ['people', 'messages', 'runs', 'traces'],
                 )),
             ));
-            $differ = count(MessageCounts::differences());
+            $differ = count(MessageCounts::differences()) + count(CountryCounts::differences());
             $town->serve();
             $pages = (new Pages($town->url))->measure(Pages::all());
             uasort($pages, fn (array $a, array $b): int => $b[0] <=> $a[0]);
@@ -78,5 +83,17 @@ final class BenchPages extends Command
         $forecaster = resolve(Forecaster::class);
         while ($forecaster->round() > 0);
         $forecaster->rest();
+        $this->rehearse($season);
+    }
+
+    /** The rule whose pages are measured, over all that was lived through. */
+    private function rehearse(Season $season): void
+    {
+        $rule = Rule::query()->findOrFail(Pages::rule());
+        Rehearsal::query()->create([
+            'rule_id' => $rule->id, 'rule_version_id' => $rule->version_id, 'days' => Season::DAYS, 'begins_at' => $season->begins(),
+            'ends_at' => $season->ends(), 'state' => RehearsalState::Waiting, 'asked_at' => $season->ends(),
+        ]);
+        resolve(Rehearser::class)->round(fn (): bool => false);
     }
 }

@@ -43,7 +43,9 @@ await shot('rehearsal', `${linnet}/rules`, async () => {
   await page.getByRole('link', { name: 'Basket left' }).click();
   if (!(await page.getByText('Changes not published.').isVisible())) {
     await page.getByRole('button', { name: 'Change the words' }).first().click();
-    await page.locator('.cm-content').fill('{{ first_name | or: "Hello" }}, your {{ basket.what | limit: 40 }} is kept until Friday.');
+    await page
+      .locator('.cm-content')
+      .fill('{{ first_name | or: "Hello" }}, your {{ basket.what | limit: 40 }} is kept until Friday.');
     await page.getByRole('button', { name: 'Keep these words' }).click();
     await page.getByText('Changes not published.').waitFor();
   }

@@ -312,7 +312,7 @@ test('a deal that enters a stage hears from its owner, in five wordings by turns
   await expect(page.locator('.prose .letter')).toHaveCount(6);
   await follow(page, page.getByRole('link', { name: 'Versions' }), /versions$/);
   await expect(page.getByText('Nothing is published yet.')).toBeVisible();
-  await follow(page, page.locator('.crumb a').last(), /rules\/\d+(\?|$)/);
+  await follow(page, page.getByRole('link', { name: 'Write', exact: true }), /rules\/\d+(\?|$)/);
   await tryOnPhone(page, ['is in your mail.', 'Any questions?']);
   await publish(page);
 

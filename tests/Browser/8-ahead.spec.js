@@ -93,7 +93,11 @@ test('a changed rule is rehearsed over what happened, and compared with the one 
 test('a text’s page is read from the list of what was sent', async ({ page }) => {
   await logIn(page);
   await page.goto('/sent?state=left');
-  await page.locator('tbody tr').first().getByRole('link', { name: /arrived|handed|left/ }).click();
+  await page
+    .locator('tbody tr')
+    .first()
+    .getByRole('link', { name: /arrived|handed|left/ })
+    .click();
   await expect(page.getByRole('heading', { name: 'When what happened' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'What the carrier was told' })).toBeVisible();
   await expect(page.locator('main')).toContainText('Authorization');

@@ -53,10 +53,10 @@
                     <p class="legend sm soft"><span class="went">{{ $beside ? 'as changed' : 'as it is' }}</span>@if ($beside)<span class="beside">as it is on</span>@endif<span class="held">held before it left</span></p>
                     @php($bars = $page->hours())
                     <h2 class="mt-4 mb-1">By the hour of the day</h2>
-                    <svg class="drawn bars" viewBox="0 0 {{ Bars::WIDTH }} {{ $bars->height() }}" role="img" aria-label="Texts by the hour of the day">
+                    <div class="scroll" tabindex="0" role="region" aria-label="Texts by the hour, drawn"><svg class="drawn bars" viewBox="0 0 {{ Bars::WIDTH }} {{ $bars->height() }}" role="img" aria-label="Texts by the hour of the day">
                         @foreach ($bars->all() as $bar)<rect class="held" x="{{ $bar['x'] }}" y="{{ $bar['top'] }}" width="{{ $bar['width'] }}" height="{{ $bar['held'] }}" /><rect class="went" x="{{ $bar['x'] }}" y="{{ $bar['top'] + $bar['held'] }}" width="{{ $bar['width'] }}" height="{{ $bar['texts'] }}" /><rect class="beside" x="{{ $bar['x'] }}" y="{{ $bars->axis() + 3 }}" width="{{ $bar['width'] }}" height="{{ $bar['below'] }}" />@if ($bar['i'] % 3 === 0)<text x="{{ $bar['x'] }}" y="{{ $bars->height() - 6 }}">{{ sprintf('%02d', $bar['i']) }}</text>@endif @endforeach
                         <line class="base" x1="0" x2="{{ Bars::WIDTH }}" y1="{{ $bars->axis() }}" y2="{{ $bars->axis() }}" />
-                    </svg>
+                    </svg></div>
                     <h2 class="mt-4">What would not have gone</h2>
                     @if ($page->reasons() === [])<p class="soft">Nothing was in the way.</p>@else
                     <table class="table">@if ($beside)<thead><tr><th scope="col">Why</th><th scope="col" class="n">As changed</th><th scope="col" class="n">As it is on</th></tr></thead>@endif

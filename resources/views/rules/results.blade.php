@@ -15,14 +15,14 @@
         <div class="rehearsed">
             <div>
                 @php($bars = $results->bars())
-                <svg class="drawn bars came" viewBox="0 0 {{ Bars::WIDTH }} {{ $bars->height() }}" role="group" aria-label="Texts by day">
+                <div class="scroll" tabindex="0" role="region" aria-label="Texts by day, drawn"><svg class="drawn bars came" viewBox="0 0 {{ Bars::WIDTH }} {{ $bars->height() }}" role="group" aria-label="Texts by day">
                     @foreach ($bars->marks() as $mark)<line class="axis" x1="0" x2="{{ Bars::WIDTH }}" y1="{{ $mark['y'] }}" y2="{{ $mark['y'] }}" /><text class="mark" x="{{ Bars::WIDTH }}" y="{{ $mark['y'] - 3 }}">{{ $mark['says'] }}</text>@endforeach
                     @foreach ($bars->all() as $bar)
                         @if ($bar['says'][0] > 0)<a href="{{ route('sent.index', ['rule' => $rule->id, 'state' => 'left', 'from' => $bar['name'], 'until' => $bar['name']]) }}" aria-label="{{ \Carbon\CarbonImmutable::parse($bar['name'])->format('D j M') }}: {{ TimeFormatter::count($bar['says'][0], 'text', 'texts') }}, {{ $bar['says'][1] }} answered"><rect class="hit" x="{{ $bar['x'] - 1 }}" y="14" width="{{ $bar['width'] + 2 }}" height="{{ $bars->height() - 36 }}" /><rect class="went" x="{{ $bar['x'] }}" y="{{ $bar['top'] }}" width="{{ $bar['width'] }}" height="{{ $bar['texts'] }}" /><rect class="answered" x="{{ $bar['x'] }}" y="{{ $bar['top'] + $bar['texts'] }}" width="{{ $bar['width'] }}" height="{{ $bar['held'] }}" /></a>@endif
                         @if ($bars->dayWord($bar['i']) !== '')<text x="{{ $bar['x'] }}" y="{{ $bars->height() - 6 }}">{{ $bars->dayWord($bar['i']) }}</text>@endif
                     @endforeach
                     <line class="base" x1="0" x2="{{ Bars::WIDTH }}" y1="{{ $bars->axis() }}" y2="{{ $bars->axis() }}" />
-                </svg>
+                </svg></div>
                 <p class="legend sm soft came"><span class="answered">answered</span><span class="went">not answered</span></p>
             </div>
             <aside>
