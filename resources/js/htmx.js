@@ -13,15 +13,15 @@ htmx.config.responseHandling = [
   { code: '422', swap: true },
   { code: '...', swap: false, error: true },
 ];
-// What is being typed is not taken away by a page that shows itself anew.
+// What is being typed is not taken away by a page that shows itself anew: neither asked for, nor, where somebody began meanwhile, put in.
+const isTypedIn = ({ elt, triggeringEvent }) =>
+  (triggeringEvent === undefined || triggeringEvent === null) &&
+  [...elt.querySelectorAll('.own-form form, .acts details[open]')].some((one) => one.checkVisibility());
 document.addEventListener('htmx:beforeRequest', (event) => {
-  const { elt, triggeringEvent } = event.detail.requestConfig ?? event.detail;
-  const isByItself = triggeringEvent === undefined || triggeringEvent === null;
-  if (
-    isByItself &&
-    [...elt.querySelectorAll('.own-form form, .acts details[open]')].some((one) => one.checkVisibility())
-  )
-    event.preventDefault();
+  if (isTypedIn(event.detail.requestConfig ?? event.detail)) event.preventDefault();
+});
+document.addEventListener('htmx:beforeSwap', (event) => {
+  if (isTypedIn(event.detail.requestConfig)) event.detail.shouldSwap = false;
 });
 // The morphing extension looks for it here.
 window.htmx = htmx;

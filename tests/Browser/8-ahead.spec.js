@@ -15,6 +15,7 @@ test('tomorrow’s text to one guest is made personal, moved, and seen on the ha
   await page.keyboard.press('Enter');
   await expect(page.locator('#toast')).toContainText('It is kept.');
 
+  await page.clock.install();
   await page.goto('/ahead?at=2026-04-11');
   const text = page.locator('.coming-text').filter({ hasText: 'your Moonlight paddle is tomorrow at 15:00' });
   await reloadUntil(page, () => text);
@@ -23,6 +24,11 @@ test('tomorrow’s text to one guest is made personal, moved, and seen on the ha
   await expect(page.locator('.cm-content')).toBeFocused();
   await expectAccessible(page);
   await page.locator('.cm-content').fill('Good to have you back, {{ first_nam }}');
+  // The list asks for itself anew every ten seconds, and not while somebody writes in it.
+  let asked = 0;
+  page.on('request', (request) => (asked += /\/ahead/.test(request.url()) && request.resourceType() !== 'document'));
+  await page.clock.runFor(31_000);
+  expect(asked).toBe(0);
   await page.getByRole('button', { name: 'Keep these words' }).click();
   await expect(page.getByRole('alert')).toContainText('first nam');
   await page.locator('.cm-content').fill('Good to have you back. The tide is with us tomorrow.');
@@ -31,6 +37,8 @@ test('tomorrow’s text to one guest is made personal, moved, and seen on the ha
   await page.goto('/ahead?at=2026-04-11');
   const own = page.locator('.coming-text').filter({ hasText: 'The tide is with us' });
   await expect(own).toContainText('made personal by Mira Okafor');
+  await page.clock.runFor(11_000);
+  await expect.poll(() => asked).toBeGreaterThan(0);
   await own.getByText('Move', { exact: true }).click();
   await own.getByLabel('To (London)').fill('2026-04-10T09:00');
   await own.getByRole('button', { name: 'Move it' }).click();
