@@ -16,6 +16,9 @@ use Illuminate\Database\Eloquent\Collection;
 /** What is about to leave, is there room? */
 final readonly class AheadPage
 {
+    /** So many are looked at to tell how long they queue. */
+    private const QUEUED = 3000;
+
     public HourField $field;
 
     public int $texts;
@@ -98,7 +101,16 @@ final readonly class AheadPage
         return "The busiest minute, $when, needs ".($most === null
             ? TimeFormatter::count($busiest->texts, 'text', 'texts')." of the $line->name, which has no limit."
             : TimeFormatter::number($busiest->texts).' of the '.TimeFormatter::count($most, 'text', 'texts')
-                ." that the $line->name may send in it.");
+                ." that the $line->name may send in it.".($busiest->texts > $most ? $this->delay($busiest, $line) : ''));
+    }
+
+    /** What too little room puts off. */
+    private function delay(BusiestMinute $busiest, Line $line): string
+    {
+        $queue = Queue::of($line->read()->pace, $this->query->from($busiest, self::QUEUED));
+        $longest = TimeFormatter::lasting($this->now, $this->now->modify("+$queue->longest seconds"));
+
+        return ' '.ucfirst(TimeFormatter::count($queue->wait, 'text waits', 'texts wait'))." for room, the last for $longest.";
     }
 
     /** @return Collection<int, Rule> */

@@ -113,6 +113,29 @@ final readonly class ComingTextQuery
         return $busiest;
     }
 
+    /**
+     * @param  int  $most  so many at most
+     * @return list<\DateTimeImmutable> when texts of the line would leave within the hour after that minute begins
+     */
+    public function from(BusiestMinute $minute, int $most): array
+    {
+        $moments = ComingText::query()
+            ->where('left_out', false)
+            ->where('line_id', $minute->lineId)
+            ->where('leaves_at', '>=', $minute->at)
+            ->where('leaves_at', '<', $minute->at->modify('+1 hour'))
+            ->orderBy('leaves_at')
+            ->limit($most)
+            ->toBase()
+            ->pluck('leaves_at')
+            ->all();
+
+        return array_values(array_map(
+            fn (mixed $at): \DateTimeImmutable => new \DateTimeImmutable((string) $at, new \DateTimeZone('UTC')),
+            $moments,
+        ));
+    }
+
     private function busiestOf(string $hour): ?BusiestMinute
     {
         $minute = DB::connection()->getDriverName() === 'pgsql' ? "date_trunc('minute', leaves_at)" : "substr(leaves_at, 1, 16) || ':00'";

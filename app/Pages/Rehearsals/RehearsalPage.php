@@ -168,7 +168,7 @@ final readonly class RehearsalPage
     {
         $busiest = $this->figures?->busiest;
         $line = $busiest === null ? null : Line::query()->find($busiest['line']);
-        $minute = $line?->read()->pace->perMinute;
+        $minute = $line?->read()->pace->minuteLimit();
 
         return $line === null || $minute === null ? null : "{$line->name} lets $minute leave in a minute";
     }

@@ -95,7 +95,7 @@ final readonly class ResultsReader
         return $rows;
     }
 
-    /** @return list<array{string, int}> */
+    /** @return list<array{string, int, string}> why, how many, and the reason's code */
     private function failed(): array
     {
         $rows = DB::table('messages')
@@ -112,7 +112,7 @@ final readonly class ResultsReader
         foreach ($rows as $row) {
             /** @var array{code: string, with: array<string, mixed>}|null $reason */
             $reason = $row->reason === null ? null : json_decode((string) $row->reason, true, 16, JSON_THROW_ON_ERROR);
-            $failed[] = [$reason === null ? 'No reason was given.' : Sentence::of($reason), (int) $row->many];
+            $failed[] = [$reason === null ? 'No reason was given.' : Sentence::of($reason), (int) $row->many, $reason['code'] ?? ''];
         }
 
         return $failed;

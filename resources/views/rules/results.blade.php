@@ -29,7 +29,7 @@
                 <table class="table figures">
                     <tr><th scope="row">Passed the gate</th><td class="n"><a class="link" href="{{ $sent(['state' => 'left']) }}">{{ number_format($results->all->sent) }}</a></td></tr>
                     <tr><th scope="row">Arrived, as far as the carrier says</th><td class="n"><a class="link" href="{{ $sent(['state' => 'arrived']) }}">{{ number_format($results->all->arrived->times) }}</a></td></tr>
-                    @foreach ($results->failed as [$why, $many])<tr><th scope="row">{{ $why }}</th><td class="n"><a class="link" href="{{ $sent(['state' => 'failed']) }}">{{ number_format($many) }}</a></td></tr>@endforeach
+                    @foreach ($results->failed as [$why, $many, $code])<tr><th scope="row">{{ $why }}</th><td class="n"><a class="link" href="{{ $sent(array_filter(['state' => 'failed', 'reason' => $code])) }}">{{ number_format($many) }}</a></td></tr>@endforeach
                     <tr><th scope="row">Said stop to it</th><td class="n"><a class="link" href="{{ $sent(['state' => 'ended']) }}">{{ number_format($results->all->ended->times) }}</a></td></tr>
                 </table>
                 @if ($results->answers !== [])
