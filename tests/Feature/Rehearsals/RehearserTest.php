@@ -119,6 +119,31 @@ final class RehearserTest extends TestCase
         self::assertSame(60, $rehearsal->refresh()->summary['changed']['texts'] ?? null);
     }
 
+    public function testATextThatWouldHaveComeAfterTheyWroteBackIsToldOf(): void
+    {
+        // Back among the calls, before the second text is due.
+        $this->travelToMoment('2026-03-02 16:00');
+        $this->textFrom('+447700900300', 'Thank you, all settled.');
+        $this->travelToMoment('2026-03-20 10:00');
+        $document = $this->rule->version->document ?? [];
+        $document['stop_early'] = ['reply' => false];
+        // Its second step asks for that too.
+        $document['steps'] = array_values(array_filter($document['steps'], fn (array $step): bool => $step['do'] !== 'go_on_only_if'));
+        $this->rule->update(['draft' => $document]);
+        $rehearsal = $this->asked(30);
+
+        $this->round();
+
+        $summary = $rehearsal->refresh()->summary ?? [];
+        self::assertSame([60, 1], [$summary['changed']['texts'] ?? null, $summary['changed']['late'] ?? null]);
+        self::assertSame([59, 0], [$summary['published']['texts'] ?? null, $summary['published']['late'] ?? null]);
+        $this->get(route('rules.rehearsal', [$this->rule, $rehearsal]))
+            ->assertSee('would have come too late to be wanted, 1 more than now')
+            ->assertSee('they had written back');
+        $this->get(route('rules.rehearsal.rows', [$this->rule, $rehearsal, 'what' => 'late']))
+            ->assertSee('too late: they had written back');
+    }
+
     public function testOfWhoIsErasedNothingIsKept(): void
     {
         $this->asked(30);
