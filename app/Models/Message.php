@@ -96,13 +96,22 @@ final class Message extends Model
     /** @param  Builder<self>  $query  narrowed to texts that somebody has to let go */
     public function scopeAwaitingRelease(Builder $query): void
     {
-        $query->where('state', MessageState::Waiting)->where('released', false)->whereLike('reason', '%"gate.not_released"%');
+        // As the index says it that holds those alone.
+        $query
+            ->whereRaw("state in ('waiting', 'set_aside')")
+            ->where('state', MessageState::Waiting)
+            ->where('released', false)
+            ->whereLike('reason', '%"gate.not_released"%');
     }
 
     /** @param  Builder<self>  $query  narrowed to texts that were let go, and may still be held back */
     public function scopeLetGo(Builder $query, \DateTimeImmutable $now): void
     {
-        $query->where('state', MessageState::Waiting)->where('released', true)->where('release_at', '>', $now);
+        $query
+            ->whereRaw("state in ('waiting', 'set_aside')")
+            ->where('state', MessageState::Waiting)
+            ->where('released', true)
+            ->where('release_at', '>', $now);
     }
 
     /**

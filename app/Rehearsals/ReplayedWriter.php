@@ -33,9 +33,12 @@ final readonly class ReplayedWriter
 
     public function write(Replayed $replayed): void
     {
-        $texts = [];
+        $texts = $texted = [];
         foreach ($replayed->texts as $key => $text) {
-            $texts[] = $this->text($key, $text, $replayed);
+            $row = $this->text($key, $text, $replayed);
+            $isFirst = $row['left_at'] !== null && ! isset($texted[$text->to->personId]);
+            $texted += $isFirst ? [(int) $text->to->personId => true] : [];
+            $texts[] = ['first_of_person' => $isFirst] + $row;
         }
         foreach ($replayed->notBegun as $one) {
             $texts[] = $this->row([
@@ -112,7 +115,7 @@ final readonly class ReplayedWriter
         return $columns + [
             'rehearsal_id' => $this->rehearsal->id, 'side' => $this->side->value, 'run' => null, 'step' => null, 'line_id' => null,
             'left_at' => null, 'held' => null, 'held_by' => null, 'held_seconds' => 0, 'body' => '', 'wording' => '', 'parts' => 0,
-            'price_micros' => 0, 'too_late_since' => null, 'too_late' => null,
+            'price_micros' => 0, 'first_of_person' => false, 'too_late_since' => null, 'too_late' => null,
         ];
     }
 

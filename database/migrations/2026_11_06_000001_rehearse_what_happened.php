@@ -83,12 +83,19 @@ return new class extends Migration
             $table->string('wording')->default('');
             $table->unsignedInteger('parts')->default(0);
             $table->unsignedBigInteger('price_micros')->default(0);
+            // One text for each person who would have been texted.
+            $table->boolean('first_of_person')->default(false);
             $table->dateTime('too_late_since')->nullable();
             $table->json('too_late')->nullable();
             $table->index(['rehearsal_id', 'side', 'state', 'wanted_at']);
             $table->index(['rehearsal_id', 'side', 'run']);
+            $table->index(['rehearsal_id', 'side', 'left_at']);
             $table->index(['person_id', 'id']);
         });
+        $few = ['held' => 'held_by is not null', 'late' => 'too_late_since is not null', 'people' => 'first_of_person'];
+        foreach ($few as $name => $which) {
+            DB::statement("create index rehearsed_texts_$name on rehearsed_texts (rehearsal_id, side, wanted_at) where $which");
+        }
     }
 
     public function down(): void

@@ -19,7 +19,8 @@ return new class extends Migration
             put_to_step = (select q.step from messages q where q.run_id = messages.put_to_run_id and q.expects_reply and q.at <= messages.at
                 order by q.at desc, q.id desc limit 1)
             where put_to_run_id is not null');
-        DB::statement('create index messages_put_to on messages (put_to_rule_id, at, put_to_step, answer) where put_to_rule_id is not null');
+        DB::statement('create index messages_put_to on messages (put_to_rule_id, put_to_step, answer, put_to_run_id, at)
+            where put_to_rule_id is not null');
         DB::statement('create index messages_answered on messages (rule_id, at, left_at, answered_at) where answered_at is not null');
         Schema::create('country_counts', function (Blueprint $table): void {
             $table->date('day');

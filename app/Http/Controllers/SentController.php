@@ -14,6 +14,7 @@ use App\Models\SentFilter;
 use App\Models\Staff;
 use App\Pages\Texts\SentQuery;
 use App\Pages\Texts\SentReasons;
+use App\Pages\Texts\SentTotals;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -47,13 +48,7 @@ final class SentController
     /** How many that are, and what they cost: beside the list, since of very many it takes a moment. */
     public function totals(Request $request): View
     {
-        $total = self::query($request)->texts()->toBase()->selectRaw(
-            'count(*) as texts, sum(case when left_at is not null then parts else 0 end) as parts,
-             sum(case when left_at is not null then price_micros else 0 end) as micros,
-             sum(case when left_at is not null then 1 else 0 end) as gone',
-        )->first();
-
-        return view('sent.totals', ['total' => $total, 'currency' => Business::current()->currency()]);
+        return view('sent.totals', ['total' => SentTotals::of(self::query($request)), 'currency' => Business::current()->currency()]);
     }
 
     public function save(Request $request): RedirectResponse

@@ -10,7 +10,6 @@ use App\Models\Business;
 use App\Models\Line;
 use App\Models\Rehearsal;
 use App\Models\RehearsalSide;
-use App\Models\RehearsedState;
 use App\Models\RehearsedText;
 use App\Models\Rule;
 use App\Models\Sign;
@@ -137,17 +136,16 @@ final readonly class RehearsalPage
     /** @return Collection<int, RehearsedText> as they would have read: one that came too late, one that was held, and others */
     public function examples(): Collection
     {
-        $went = fn (): Builder => RehearsedText::query()
+        $went = fn (string $by): Builder => RehearsedText::query()
             ->where('rehearsal_id', $this->rehearsal->id ?? 0)
             ->where('side', $this->rehearsal?->side())
-            ->whereIn('state', RehearsedState::went())
+            ->whereNotNull('left_at')
             ->with(['person.number', 'record.type'])
-            ->orderByDesc('left_at')
-            ->orderByDesc('id');
-        $late = $went()->whereNotNull('too_late_since')->limit(2)->get();
-        $held = $went()->whereNotNull('held_by')->limit(1)->get();
+            ->orderByDesc($by);
+        $late = $went('wanted_at')->whereNotNull('too_late_since')->limit(2)->get();
+        $held = $went('wanted_at')->whereNotNull('held_by')->limit(1)->get();
 
-        return $late->concat($held)->concat($went()->limit(3)->get())->unique('id')->take(3)->values();
+        return $late->concat($held)->concat($went('left_at')->limit(3)->get())->unique('id')->take(3)->values();
     }
 
     /** "Sat 14 Feb 11:02, three texts; the line takes 30 a minute." */

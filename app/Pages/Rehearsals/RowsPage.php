@@ -67,13 +67,11 @@ final readonly class RowsPage
         $query = $this->narrowed(RehearsedText::query()->with(['person.number', 'record.type', 'line']));
         match ($this->what) {
             'dropped', 'set_aside', 'waiting', 'not_begun', 'failed' => $query->where('state', RehearsedState::from($this->what)),
-            'held' => $query->whereIn('state', RehearsedState::went())->whereNotNull('held_by'),
-            'late' => $query->whereIn('state', RehearsedState::went())->whereNotNull('too_late_since'),
+            'held' => $query->whereNotNull('held_by'),
+            'late' => $query->whereNotNull('too_late_since'),
+            'people' => $query->whereRaw('first_of_person'),
             default => $query->whereIn('state', RehearsedState::went()),
         };
-        if ($this->what === 'people') {
-            $query->whereIn('id', (clone $query)->toBase()->reorder()->groupBy('person_id')->selectRaw('max(id)'));
-        }
         ($this->asked['day'] ?? '') === '' || $query->where('day', $this->asked['day']);
 
         return $query->orderBy('wanted_at', $way)->orderBy('id', $way)->simplePaginate(self::AT_ONCE)->withQueryString();

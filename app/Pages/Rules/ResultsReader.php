@@ -13,7 +13,6 @@ use App\Models\Rule;
 use App\Models\RuleVersion;
 use App\Models\Run;
 use App\Sentences\Sentence;
-use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Prose\RuleWriter;
 use Linnet\Core\Rule\Rule as CoreRule;
@@ -27,6 +26,9 @@ use Linnet\Core\Text\Wording\Wordings;
 final readonly class ResultsReader
 {
     private const KINDS_OF_FAILURE = 8;
+
+    /** So many replies tell how fast they come. */
+    private const NEWEST = 2000;
 
     private Day $since;
 
@@ -118,24 +120,26 @@ final readonly class ResultsReader
         return $failed;
     }
 
-    /** Within how many seconds half of the replies came. */
+    /** Within how many seconds half of the replies came, of the newest where they are many. */
     private function half(int $many): ?int
     {
         if ($many === 0) {
             return null;
         }
-        $took = DB::getDriverName() === 'pgsql'
-            ? 'extract(epoch from (answered_at - left_at))'
-            : 'unixepoch(answered_at) - unixepoch(left_at)';
-        $replied = fn (): Builder => DB::table('messages')
+        $replied = DB::table('messages')
             ->where('rule_id', $this->rule->id)
             ->where('at', '>=', $this->since->begins)
             ->whereNotNull('answered_at')
-            ->whereNotNull('left_at');
-        $middle = intdiv(max(1, $replied()->count()) - 1, 2);
-        $half = $replied()->orderByRaw($took)->offset($middle)->limit(1)->selectRaw("$took as took")->value('took');
+            ->whereNotNull('left_at')
+            ->orderByDesc('at')
+            ->limit(self::NEWEST)
+            ->get(['left_at', 'answered_at']);
+        $took = $replied
+            ->map(fn (\stdClass $row): int => strtotime((string) $row->answered_at) - strtotime((string) $row->left_at))
+            ->sort()
+            ->values();
 
-        return $half === null ? null : (int) $half;
+        return $took[intdiv(max(1, count($took)) - 1, 2)] ?? null;
     }
 
     /** @return list<array{string, string, int, string}> */

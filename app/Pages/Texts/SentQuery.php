@@ -95,6 +95,24 @@ final readonly class SentQuery
         return $query;
     }
 
+    /** @return list<MessageState>|null the states asked for; null where more than a state is */
+    public function states(): ?array
+    {
+        return match ($this->of('state')) {
+            '' => array_values(array_filter(MessageState::cases(), fn (MessageState $state): bool => $state !== MessageState::Received)),
+            'answered', 'ended', 'opened', 'goal' => null,
+            'left' => MessageState::left(),
+            'kept' => [MessageState::Waiting, MessageState::SetAside],
+            default => array_values(array_filter([MessageState::tryFrom($this->of('state'))])),
+        };
+    }
+
+    /** The same, of those that failed. */
+    public function failed(): self
+    {
+        return new self(['state' => MessageState::Failed->value] + $this->asked, $this->zone);
+    }
+
     /** @param  Builder<Message>  $query */
     private function byState(Builder $query): void
     {
@@ -115,6 +133,8 @@ final readonly class SentQuery
             default => array_filter([MessageState::tryFrom($this->of('state'))]),
         };
         $states === [] || $query->whereIn('state', $states);
+        // Found among those alone that are in trouble.
+        $states === [MessageState::Failed] && $query->whereRaw('troubled');
     }
 
     /** @param  Builder<Message>  $query */

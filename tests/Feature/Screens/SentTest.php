@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace Tests\Feature\Screens;
 
 use App\Models\Message;
+use App\Models\MessageState;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\SentFilter;
+use App\Pages\Texts\SentQuery;
+use App\Pages\Texts\SentTotals;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\Feature\TestCase;
 
@@ -77,5 +80,29 @@ final class SentTest extends TestCase
         $this->get(route('sent.index', ['country' => 'Canada']))->assertSessionHasErrors('country');
         $this->get(route('sent.index', ['least' => 'much']))->assertSessionHasErrors('least');
         $this->get(route('sent.index', ['version' => '0']))->assertSessionHasErrors('version');
+    }
+
+    public function testTheCountsThatAreKeptTellWhatTheRowsTell(): void
+    {
+        $left = Message::query()->where('state', MessageState::Handed)->orderBy('id')->firstOrFail();
+        $failed = Message::query()->where('state', MessageState::Handed)->orderByDesc('id')->firstOrFail();
+        $failed->update(['state' => MessageState::Failed]);
+        foreach ([
+            [], ['state' => 'left'], ['state' => 'failed'], ['state' => 'kept'], ['state' => 'waiting'], ['by' => 'rule'],
+            ['by' => 'words'],
+            ['rule' => (string) $left->rule_id], ['line' => '1', 'from' => '2026-03-02'], ['until' => '2026-03-01'],
+            ['from' => '2026-03-03'],
+            ['rule' => (string) $left->rule_id, 'step' => (string) $left->step, 'wording' => (string) $left->wording],
+        ] as $asked) {
+            $query = new SentQuery($asked, 'Europe/London');
+            $rows = $query->texts()->get();
+            $gone = $rows->whereNotNull('left_at');
+            $totals = SentTotals::of($query);
+            self::assertSame(
+                [count($rows), count($gone), $gone->sum('parts'), $gone->sum('price_micros')],
+                [$totals->texts, $totals->gone, $totals->parts, $totals->micros],
+                (string) json_encode($asked),
+            );
+        }
     }
 }
