@@ -19,7 +19,7 @@ use Linnet\Core\Record\FieldKind;
 /** Records by the days on which they start, each with what was texted about it and what will be. */
 final readonly class CalendarPage
 {
-    private const MOST = 80;
+    private const MOST = 50;
 
     /** @var list<Day> */
     public array $days;

@@ -168,7 +168,7 @@ final readonly class RehearsalPage
         $line = $busiest === null ? null : Line::query()->find($busiest['line']);
         $minute = $line?->read()->pace->minuteLimit();
 
-        return $line === null || $minute === null ? null : "{$line->name} lets $minute leave in a minute";
+        return $line === null || $minute === null ? null : "The $line->name lets $minute leave in a minute";
     }
 
     /**

@@ -60,13 +60,13 @@
                         <td class="max-w-md">@if ($loop->first || $results->rows[$loop->index - 1]->step !== $row->step)<span class="soft sm">Text {{ $row->letter === '' ? '“'.$row->step.'”' : $row->letter }}</span><br>@endif<x-words :words="$row->words" :tokens="$tokens" />@if ($row->best)<br><x-tone tone="well">answered more than the others, beyond chance</x-tone>@endif</td>
                         @foreach (['left' => $row->came->sent, 'arrived' => $row->came->arrived->times, 'failed' => $row->came->failed] as $state => $many)<td class="n">@if ($many > 0)<a class="link" href="{{ $sent([...$of, 'state' => $state]) }}">{{ number_format($many) }}</a>@else<span class="soft">0</span>@endif</td>@endforeach
                         @foreach ($row->came->shares($hasGoal) as $state => $share)
-                            <td class="whitespace-nowrap">@if ($row->came->sent === 0)<span class="soft">–</span>@else<a class="link" href="{{ $sent([...$of, 'state' => $state]) }}">{{ number_format($share->times) }}</a> ({{ round(100 * $share->times / $share->of) }} %)<br><span class="soft sm">between {{ floor(100 * $share->low) }} and {{ ceil(100 * $share->high) }} %</span>@endif</td>
+                            <td class="whitespace-nowrap">@if ($row->came->sent === 0)<span class="soft">–</span>@else<a class="link" href="{{ $sent([...$of, 'state' => $state]) }}">{{ number_format($share->times) }}</a> ({{ round(100 * $share->times / $share->of) }} %)<br><span class="soft sm">{{ floor(100 * $share->low) }} to {{ ceil(100 * $share->high) }} %</span>@endif</td>
                         @endforeach
                         <td class="n whitespace-nowrap">{{ TimeFormatter::price($row->came->micros, $currency) }}</td>
                     </tr>
                 @endforeach
             </tbody>
         </table></div>
-        <p class="soft sm mt-2">“Between” is where the share lies with 95 % confidence, since a few texts tell little. One wording is called better only when these ranges do not meet. An answer counts for the text they had last, within seven days.</p>
+        <p class="soft sm mt-2">The range beneath a share is where it lies with 95 % confidence, since a few texts tell little. One wording is called better only when these ranges do not meet. An answer counts for the text they had last, within seven days.</p>
     @endif
 </x-page>

@@ -43,7 +43,7 @@ final class ResultsTest extends TestCase
             ->assertOk()
             ->assertSee('(100 %)')
             ->assertSee('half of them within')
-            ->assertSee('between 34 and 100 %');
+            ->assertSee('34 to 100 %');
         // Nine days later nobody would say that this answers the text.
         $this->travelToMoment('2026-03-20 10:00');
         self::assertSame(0, ResultsReader::of($rule, 7, now()->toImmutable())->rows[0]->came->sent);
