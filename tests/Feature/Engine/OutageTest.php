@@ -102,7 +102,7 @@ final class OutageTest extends TestCase
         $this->pass('2026-03-02 10:04');
         // Back to before the texts were made: the next have the same ids and names, and are others.
         DB::table('conversations')->update(['last_message_id' => null]);
-        Databases::empty('traces', 'receipts', 'links', 'messages', 'message_counts', 'runs');
+        Databases::empty('traces', 'receipts', 'links', 'messages', 'message_counts', 'country_counts', 'runs');
         foreach (self::CALLERS as $caller) {
             $this->missedCall($caller);
         }
