@@ -216,7 +216,8 @@ final class Replay implements Onlooker
             }
             if ($said['run'] !== null) {
                 $this->lastSaid[$said['run']] = $said['reason'];
-            } elseif ($said['at'] >= $this->from) {
+            } elseif ($said['at'] >= $this->from && $said['reason']->code !== 'start.date_moved') {
+                // One whose date was moved begins on the other.
                 $this->notBegun[] = ['at' => $said['at'], 'reason' => $said['reason'], 'subject' => $said['subject']];
             }
         }
