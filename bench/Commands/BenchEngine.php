@@ -128,7 +128,7 @@ final class BenchEngine extends Command
                 implode(', ', array_fill(0, count($columns), '?')).
                 ')',
         );
-        $message = $insert('messages', array_diff(array_keys($messages[0]), ['id', 'troubled']));
+        $message = $insert('messages', array_diff(array_keys($messages[0]), ['id', 'troubled', 'reason_code']));
         $conversation = $pdo->prepare('update conversations set last_message_id = ?, last_at = ? where id = ?');
         $newConversation = $pdo->prepare('insert into conversations (person_id, line_id, last_at) values (?, ?, ?)');
         $run = $pdo->prepare('update runs set state = ?, live = ?, outcome = ?, step = ?, ended_at = ? where id = ?');
@@ -145,7 +145,7 @@ final class BenchEngine extends Command
                 $message->execute(
                     array_values(
                         array_replace(
-                            array_diff_key($row, ['id' => 1, 'troubled' => 1]),
+                            array_diff_key($row, ['id' => 1, 'troubled' => 1, 'reason_code' => 1]),
                             ['name' => "bare/{$row['id']}", 'key' => "bare/{$row['id']}"],
                         ),
                     ),
