@@ -33,7 +33,7 @@ final readonly class PastDays
      * @param  list<Rule>  $versions  those of its versions that tell when a text of it is no longer wanted
      * @param  \DateTimeImmutable  $begins  when the paper begins
      * @param  \DateTimeImmutable  $from  what the rule does is told from here on
-     * @param  \Closure(): void  $tick
+     * @param  \Closure(int): void  $tick  is told after each change; with none, while people and records are read
      */
     public function replay(
         int $ruleId,
@@ -51,7 +51,7 @@ final readonly class PastDays
         }
         $sheet->rules[$ruleId] = new InMemoryRule((string) $ruleId, $rule->letGo());
         ksort($sheet->rules);
-        $facts = new PastFacts($reader, $begins);
+        $facts = new PastFacts($reader, $begins, $tick);
         $facts->fill($sheet);
         $texts = new PastTexts($reader, $begins);
         $texts->fill($sheet);
@@ -62,7 +62,7 @@ final readonly class PastDays
         $replay = new Replay($sheet, (string) $ruleId, $from, $texts->fates(), Ending::of([...$versions, ...array_values($alike)]));
         $events = new PastEvents($reader, $facts, $begins, array_map(fn (InMemoryRule $one): ?string => $one->rule->key, $sheet->rules));
 
-        return $replay->until($until, $events->all(), $tick);
+        return $replay->until($until, $events->all(), fn () => $tick(1));
     }
 
     /** When the paper begins: some time before what is told, or with the first that was kept. */

@@ -33,10 +33,15 @@ final class PastFacts
     /** @var array<int, Person> those who became known later, as they were then */
     private array $later = [];
 
-    public function __construct(private readonly DatabaseBusinessReader $reader, private readonly \DateTimeImmutable $at)
-    {
-        foreach ($this->changes() as $change) {
+    /** @param  \Closure(int): void  $tick  is told of nothing now and then, so that whoever waits knows that it goes on */
+    public function __construct(
+        private readonly DatabaseBusinessReader $reader,
+        private readonly \DateTimeImmutable $at,
+        private readonly \Closure $tick,
+    ) {
+        foreach ($this->changes() as $i => $change) {
             $this->takeBack($change);
+            $i % self::AT_ONCE === 0 && $tick(0);
         }
     }
 
@@ -67,7 +72,7 @@ final class PastFacts
         return $number === null ? null : $this->before($number);
     }
 
-    /** @return iterable<\stdClass> */
+    /** @return iterable<int, \stdClass> */
     private function changes(): iterable
     {
         return DB::table('changes')
@@ -109,6 +114,7 @@ final class PastFacts
         foreach (DB::table('people')->select(['id', 'added_at'])->lazyById(self::AT_ONCE)->chunk(self::AT_ONCE) as $chunk) {
             $added = $chunk->pluck('added_at', 'id')->all();
             $this->reader->preload(array_keys($added));
+            ($this->tick)(0);
             foreach ($added as $id => $at) {
                 $person = $this->reader->person($id);
                 if ($person === null) {
@@ -166,6 +172,7 @@ final class PastFacts
         ) {
             $ids = array_values(array_map(intval(...), $chunk->pluck('id')->all()));
             $this->reader->preloadRecords($ids);
+            ($this->tick)(0);
             $last = DB::table('changes')->whereIn('record_id', $ids)->where('at', '<', $at)->groupBy('record_id')->selectRaw('max(id)');
             $then = DB::table('changes')->whereIn('id', $last)->get(['record_id', 'person_id', 'at'])->keyBy('record_id');
             foreach ($ids as $id) {

@@ -11,6 +11,7 @@ use App\Models\Line;
 use App\Models\Rehearsal;
 use App\Models\RehearsalSide;
 use App\Models\RehearsalState;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -43,12 +44,13 @@ final readonly class Rehearser
             $this->carryOut($rehearsal, $ends, $every);
         } catch (Interrupted) {
             // Somebody stopped it, or it waits for another worker.
-            $rehearsal->newQuery()->whereKey($rehearsal->id)->where('state', RehearsalState::Running)->where('leased_by', $this->holder)
-                ->update(['state' => RehearsalState::Waiting, 'leased_by' => null, 'leased_until' => null]);
+            $this->ours($rehearsal)->update(['state' => RehearsalState::Waiting, 'leased_by' => null, 'leased_until' => null]);
         } catch (\Throwable $e) {
             Trouble::passes($e) && throw $e;
             report($e);
-            $rehearsal->update(['state' => RehearsalState::Failed, 'problem' => mb_substr($e->getMessage(), 0, 250, 'UTF-8')]);
+            $this->ours($rehearsal)->update([
+                'state' => RehearsalState::Failed, 'problem' => mb_substr($e->getMessage(), 0, 250, 'UTF-8'),
+            ]);
         }
 
         return 1;
@@ -89,39 +91,46 @@ final readonly class Rehearser
                 $rehearsal->ends_at->toDateTimeImmutable(), $tick,
             );
             DB::transaction(function () use ($rehearsal, $side, $zone, $lines, $replayed): void {
-                $this->isOurs($rehearsal) || throw new Interrupted;
+                $this->ours($rehearsal)->exists() || throw new Interrupted;
                 (new ReplayedWriter($rehearsal, RehearsalSide::from($side), $zone, $lines))->write($replayed);
             });
             $summary[$side] = (new RehearsalSummary($rehearsal, RehearsalSide::from($side), $zone))->of($replayed);
         }
-        Rehearsal::query()->whereKey($rehearsal->id)->where('leased_by', $this->holder)->where('state', RehearsalState::Running)->update([
+        $this->ours($rehearsal)->update([
             'state' => RehearsalState::Done, 'summary' => json_encode($summary, JSON_THROW_ON_ERROR), 'leased_by' => null,
             'leased_until' => null, 'done' => $rehearsal->of,
         ]);
     }
 
-    /** Tells now and then how far it is, and ends where somebody stops it. @return \Closure(): void */
+    /**
+     * Tells now and then how far it is, and ends where somebody stops it.
+     *
+     * @return \Closure(int): void is given how many changes were gone through since it was called last
+     */
     private function ticker(Rehearsal $rehearsal, int &$done, \Closure $ends, float $every): \Closure
     {
         $told = microtime(true);
 
-        return function () use ($rehearsal, &$done, &$told, $ends, $every): void {
-            $done++;
-            if ($done % 20 !== 0 || microtime(true) - $told < $every) {
+        return function (int $many) use ($rehearsal, &$done, &$told, $ends, $every): void {
+            $done += $many;
+            if (($many > 0 && $done % 20 !== 0) || microtime(true) - $told < $every) {
                 return;
             }
             $told = microtime(true);
-            if ($ends() || ! $this->isOurs($rehearsal)) {
+            if ($ends() || ! $this->ours($rehearsal)->exists()) {
                 throw new Interrupted;
             }
             Rehearsal::query()->whereKey($rehearsal->id)->update(['done' => min($done, $rehearsal->of)] + $this->lease());
         };
     }
 
-    private function isOurs(Rehearsal $rehearsal): bool
+    /** @return Builder<Rehearsal> it, as long as nobody has stopped it or taken it over */
+    private function ours(Rehearsal $rehearsal): Builder
     {
-        return DB::table('rehearsals')->where('id', $rehearsal->id)->where('leased_by', $this->holder)
-            ->where('state', RehearsalState::Running->value)->exists();
+        return Rehearsal::query()
+            ->whereKey($rehearsal->id)
+            ->where('leased_by', $this->holder)
+            ->where('state', RehearsalState::Running);
     }
 
     /** @return array{leased_by: string, leased_until: string} */

@@ -69,14 +69,15 @@ final class RehearserTest extends TestCase
         $told = [];
         DB::listen(function ($query) use ($rehearsal, &$told): void {
             if (str_contains($query->sql, 'update "rehearsals" set "done"')) {
-                $told[] = (int) $rehearsal->fresh()?->done;
-                $this->post(route('rules.rehearsal.stop', [$this->rule, $rehearsal]));
+                $told[] = $done = (int) $rehearsal->fresh()?->done;
+                // While people and records are read it has gone through nothing yet.
+                $done > 0 && $this->post(route('rules.rehearsal.stop', [$this->rule, $rehearsal]));
             }
         });
 
         resolve(Rehearser::class)->round(fn (): bool => false, 0.0);
 
-        self::assertSame([20], $told);
+        self::assertSame([0, 20], array_values(array_unique($told)));
         self::assertSame(RehearsalState::Stopped, $rehearsal->refresh()->state);
         self::assertSame(0, RehearsedText::query()->count());
         $this->get(route('rules.rehearsal', $this->rule))->assertSee('stopped before its end');
