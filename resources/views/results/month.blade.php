@@ -4,7 +4,7 @@
     <div class="crumb"><a class="link" href="{{ route('rules.index') }}">Rules</a> /</div>
     <div class="head"><h1>{{ $page->isThisMonth() ? 'This month' : $page->called() }}</h1>
         <form class="acts" method="get" aria-label="Which month"><select class="input" name="month" aria-label="Month">@foreach ($page->months() as $month)<option value="{{ $month }}" @selected(str_starts_with($page->from, $month))>{{ (new DateTimeImmutable("$month-01"))->format('F Y') }}</option>@endforeach</select><button class="btn">Show</button></form></div>
-    <p class="lead">{{ $page->isThisMonth() ? 'So far' : 'In '.$page->called() }} <a href="{{ $sent(['state' => 'left']) }}">{{ TimeFormatter::count($page->sent(), 'text has', 'texts have') }}</a> gone out; texting cost {{ $page->money($page->micros()) }}@if ($page->met() > 0), and {{ TimeFormatter::count($page->met(), 'goal was met', 'goals were met') }}{{ $page->value() > 0 ? ', worth '.TimeFormatter::money($page->value(), $page->business->currency()) : '' }}@endif{{ '.' }}</p>
+    <p class="lead">{{ $page->isThisMonth() ? 'So far' : 'In '.$page->called() }} <a href="{{ $sent(['state' => 'left']) }}">{{ TimeFormatter::count($page->sent(), 'text', 'texts') }}</a> {{ $page->sent() === 1 ? 'has' : 'have' }} gone out; texting cost {{ $page->money($page->micros()) }}@if ($page->met() > 0), and {{ TimeFormatter::count($page->met(), 'goal was met', 'goals were met') }}{{ $page->value() > 0 ? ', worth '.TimeFormatter::money($page->value(), $page->business->currency()) : '' }}@endif{{ '.' }}</p>
     @if ($page->budget !== null)
         <div class="budget mt-3">
             <svg class="drawn" viewBox="0 0 1000 34" role="img" aria-label="{{ round(100 * $page->share()) }} % of the month’s money is spent, {{ round(100 * $page->gone()) }} % of the month is over">
@@ -24,7 +24,7 @@
             <td>@if ($row->rule)<a class="link" href="{{ route('rules.results', $row->rule) }}">{{ $row->says }}</a>@else<span class="soft">{{ $row->says }}</span>@endif</td>
             <td class="n">@if ($row->by)<a class="link" href="{{ $sent(['state' => 'left', ...($row->rule ? ['rule' => $row->rule->id] : ['by' => $row->by])]) }}">{{ number_format($row->texts) }}</a>@else{{ number_format($row->texts) }}@endif</td>
             <td class="n whitespace-nowrap">{{ $page->money($row->micros) }}</td>
-            <td class="n whitespace-nowrap">@if ($row->rule && $row->texts > 0)<a class="link" href="{{ $sent(['rule' => $row->rule->id, 'state' => 'answered']) }}">{{ number_format($row->answered) }}</a> <span class="soft sm">{{ round(100 * $row->answered / $row->texts) }} %</span>@else<span class="soft">–</span>@endif</td>
+            <td class="n whitespace-nowrap">@if ($row->rule && $row->texts > 0)<a class="link" href="{{ $sent(['rule' => $row->rule->id, 'state' => 'answered']) }}">{{ number_format($row->answered) }}</a>@if ($row->answered > 0) <span class="soft sm">({{ round(100 * $row->answered / $row->texts) }} %)</span>@endif@else<span class="soft">–</span>@endif</td>
             <td class="n">@if ($row->met > 0)<a class="link" href="{{ route('rules.runs', [$row->rule, 'state' => 'goal', 'from' => $page->from]) }}">{{ number_format($row->met) }}</a>@else<span class="soft">–</span>@endif</td>
             <td class="n whitespace-nowrap">{{ $row->value > 0 ? TimeFormatter::money($row->value, $page->business->currency()) : '–' }}</td>
         </tr>@endforeach</tbody>
