@@ -2,7 +2,7 @@ import js from '@eslint/js';
 import globals from 'globals';
 
 export default [
-  { ignores: ['public/**', 'vendor/**', 'node_modules/**', 'storage/**', 'test-results/**'] },
+  { ignores: ['.cache/**', 'public/**', 'vendor/**', 'node_modules/**', 'storage/**', 'test-results/**'] },
   js.configs.recommended,
   { files: ['resources/js/**'], languageOptions: { globals: globals.browser } },
   {

@@ -49,6 +49,7 @@ export default defineConfig({
       STANDINS_PORT: '8011',
       DEMO_CLOCK: 'stop',
       DEMO_DAYS: '5',
+      BCRYPT_ROUNDS: '4',
       CLOCK_FILE: 'testing/clock.json',
       DB_DATABASE: `${root}storage/testing/linnet.sqlite`,
       STANDINS_DATABASE: `${root}storage/testing/standins.sqlite`,

@@ -72,13 +72,6 @@ php_packages() {
     return 0
 }
 
-# What PHP has compiled is kept from one command to the next: half the time of a short one, a tenth of a long one.
-keep_compiled() {
-    mkdir -p .cache/php .cache/compiled
-    printf 'opcache.enable_cli=1\nopcache.file_cache=%s/.cache/compiled\n' "$root" > .cache/php/compiled.ini
-    export PHP_INI_SCAN_DIR="${PHP_INI_SCAN_DIR:-}:$root/.cache/php"
-}
-
 node_packages() {
     if stale npm package.json package-lock.json || [ ! -d node_modules/vite ]; then
         echo 'Installing Node packages'

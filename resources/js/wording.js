@@ -21,6 +21,7 @@ export default () => ({
   tag: null,
   asked: 0,
   pending: null,
+  released: null,
   init() {
     this.editing = Boolean(this.$root.querySelector('[data-open="1"]'));
     const typed = this.$refs.text && unkept.get(key(this.$refs.text));
@@ -33,6 +34,7 @@ export default () => ({
     this.$refs.token?.addEventListener('change', () => this.chosen());
     this.$refs.token?.addEventListener('click', (event) => this.act(event.target.closest('[data-act]')?.dataset.act));
     this.$refs.token?.addEventListener('keydown', (event) => this.within(event));
+    this.$refs.token?.addEventListener('pointerdown', () => this.press());
     // What was chosen of a tag is in the words before they are sent.
     this.$root.addEventListener('submit', (event) => this.wait(event), true);
   },
@@ -101,6 +103,7 @@ export default () => ({
     Object.entries({ token: this.tag.tag, ...chosen }).forEach(([name, value]) => url.searchParams.set(name, value));
     const answer = await fetch(url, { headers: { 'HX-Request': 'true' } }).catch(() => null);
     const words = answer?.ok ? await answer.text() : null;
+    await this.released;
     // One who has asked again, or is done, waits for nothing.
     if (words === null || !this.editor || !this.tag || number !== this.asked) return;
     const at = document.activeElement;
@@ -118,6 +121,13 @@ export default () => ({
       this.meant(next);
       this.chosen();
     }
+  },
+  /** A button that is taken away between its being pressed and let go is not clicked: what is answered meanwhile waits. */
+  press() {
+    this.released = new Promise((done) => {
+      const up = () => setTimeout(done);
+      ['pointerup', 'pointercancel'].forEach((end) => window.addEventListener(end, up, { once: true }));
+    });
   },
   /** Whoever writes what is said instead means it to be said. */
   meant(field) {

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { standins } from '../../playwright.config.js';
-import { expectAccessible, logIn } from './world.js';
+import { changeWords, expectAccessible, logIn } from './world.js';
 
 const screens = [
   '/today',
@@ -85,7 +85,7 @@ test('no screen breaks an accessibility rule, and nothing is refused by the cont
   await page.locator('.w').first().click();
   await expect(page.getByRole('dialog', { name: 'What can stand here' })).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Change the words' }).first().click();
+  await changeWords(page);
   await page.locator('.cm-content .token').first().click();
   await expect(page.locator('.token-choices')).toBeVisible();
   await expectAccessible(page);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { clockTo, handsetOf, logIn, openPerson, reloadUntil, ring, writeFrom } from './world.js';
+import { changeWords, clockTo, handsetOf, logIn, openPerson, reloadUntil, ring, writeFrom } from './world.js';
 
 const RHODA = '+447700900938';
 const NOBODY = '+447700900911';
@@ -8,9 +8,7 @@ test('a text with a missing name is set aside, and says so until somebody decide
   clockTo('2026-03-10T10:00:00Z');
   await logIn(page);
   await page.goto('/rules/2');
-  await page.getByRole('button', { name: 'Change the words' }).click();
-  // The plain box gives way to the editor at a moment of its own.
-  await expect(page.locator('.cm-content')).toBeFocused();
+  await changeWords(page);
   await page.locator('.cm-content').fill('Hello {{ first_name }}, which boat is it about?');
   await page.getByRole('button', { name: 'Keep these words' }).click();
   await page.getByText('Publish changes…').click();

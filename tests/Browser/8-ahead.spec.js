@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { standins } from '../../playwright.config.js';
-import { clockTo, expectAccessible, handsetOf, logIn, reloadUntil } from './world.js';
+import { changeWords, clockTo, expectAccessible, handsetOf, logIn, reloadUntil } from './world.js';
 
 const TAMSIN = '+447700900322';
 
@@ -46,7 +46,7 @@ test('tomorrow’s text to one guest is made personal, moved, and seen on the ha
   await page.getByLabel('To (London)').filter({ visible: true }).fill('2026-04-11T12:30');
   await page.getByRole('button', { name: 'Move it' }).filter({ visible: true }).click();
   await expect(page.locator('#toast')).toContainText('It is moved to Sat 11 April 12:30.');
-  await expect(page.getByRole('link', { name: 'Saturday 11 April, 12:00 to 13:00: one text' })).toBeVisible();
+  await expect(page.getByRole('link', { name: '1 text, Saturday 11 April, 12:00 to 13:00' })).toBeVisible();
 
   // On paper, the list alone.
   await page.goto('/ahead/2026-04-11');
@@ -64,7 +64,7 @@ test('a changed rule is rehearsed over what happened, and compared with the one 
   await logIn(page);
   await page.goto('/rules');
   await page.getByRole('link', { name: 'Lesson booked', exact: true }).click();
-  await page.getByRole('button', { name: 'Change the words' }).first().click();
+  await changeWords(page);
   await page.locator('.cm-content').fill('You are booked, {{ first_name | or: "friend" }}. See you on the quay.');
   await page.getByRole('button', { name: 'Keep these words' }).click();
   await expect(page.getByText('Changes not published.')).toBeVisible();

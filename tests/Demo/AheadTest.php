@@ -20,7 +20,7 @@ final class AheadTest extends TestCase
 {
     private const DAYS = 16;
 
-    private const PEOPLE = 200;
+    private const PEOPLE = 160;
 
     /** @var array<string, list<string>> by what a text was said to hang on, what is traced when it falls away by that */
     private const FALLS_AWAY_BY = [

@@ -37,6 +37,9 @@ abstract class TestCase extends FrameworkTestCase
 
     public $mockConsoleOutput = false;
 
+    /** Once for each process, as the tables are: every test takes back what it did. */
+    protected string $seeder = DatabaseSeeder::class;
+
     protected const FRONT_DESK = '+447700900100';
 
     protected const WEN = '+447700900301';
@@ -57,12 +60,17 @@ abstract class TestCase extends FrameworkTestCase
         return $app;
     }
 
+    /** The boathouse is as old as its first morning. */
+    protected function beforeRefreshingDatabase(): void
+    {
+        $this->travelToMoment('2026-03-02 10:00');
+    }
+
     protected function setUp(): void
     {
         parent::setUp();
         $this->withoutVite();
         $this->travelToMoment('2026-03-02 10:00');
-        $this->seed(DatabaseSeeder::class);
         Http::preventStrayRequests();
         Http::fake(['carrier.test/*' => function (Request $request) {
             $this->handedOver[] = [...$request->data(), 'key' => $request->header('Idempotency-Key')[0]];

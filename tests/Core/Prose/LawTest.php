@@ -64,7 +64,7 @@ final class LawTest extends TestCase
             fn (string $file): string => (new RuleWriter($language))->text(Rule::fromJson((string) file_get_contents($file))),
             glob(dirname(__DIR__, 3).'/demo/rules/*.json') ?: [],
         );
-        for ($i = 0, $broken = 0; $broken < 1200 && $i < 20_000; $i++) {
+        for ($i = 0, $broken = 0; $broken < 700 && $i < 20_000; $i++) {
             $lines = explode("\n", $texts[$i % count($texts)]);
             $sentences = array_keys(
                 array_filter(
@@ -93,7 +93,7 @@ final class LawTest extends TestCase
             }
             self::assertNotSame([], $read->errors, $text);
         }
-        self::assertSame(1200, $broken);
+        self::assertSame(700, $broken);
     }
 
     public function testOneBadSentenceLeavesTheOthersStanding(): void

@@ -24,7 +24,7 @@ final class CrashTest extends TownTestCase
     /** Rounds at the most, until the carrier has been offered a text anew: killed between its answer and our note of it. */
     private const ROUNDS = 60;
 
-    private const KILLS = 12;
+    private const KILLS = 8;
 
     private int $kills = 0;
 
@@ -42,7 +42,7 @@ final class CrashTest extends TownTestCase
         foreach (['2026-03-02T10:02:00Z', '2026-03-03T10:03:00Z'] as $moment) {
             $this->finish();
             $this->town->clockTo($moment);
-            for ($i = 0; $i < 4; $i++) {
+            for ($i = 0; $i < 3; $i++) {
                 $this->killWorker();
             }
         }
