@@ -24,6 +24,9 @@ final class Town
     /** @var array<string, string> */
     public readonly array $env;
 
+    /** The file, or the name, of a database that was migrated and seeded and then left alone: once for each process. */
+    private static ?string $seeded = null;
+
     /** @var list<Process> */
     private array $processes = [];
 
@@ -46,8 +49,10 @@ final class Town
             'CLOCK_FILE' => "framework/testing/$name/clock.json", 'CARRIER_URL' => "$this->standinsUrl/carrier", 'CARRIER_SECRET' => 'town',
             'LOOKUP_URL' => "$this->standinsUrl/lookup", 'LOOKUP_SECRET' => 'town', 'STANDINS_URL' => $this->standinsUrl,
         ];
-        self::isOnPostgres() || touch($this->env['DB_DATABASE']);
-        $this->run(['php', 'artisan', 'migrate', '--force', '--seed']);
+        self::$seeded ??= $this->seed();
+        self::isOnPostgres()
+            ? self::create($this->env['DB_DATABASE'], 'template '.self::$seeded)
+            : copy(self::$seeded, $this->env['DB_DATABASE']);
         config([
             'database.connections.'.config()->string('database.default').'.database' => $this->env['DB_DATABASE'],
             'demo.clock_file' => $this->env['CLOCK_FILE'],
@@ -56,6 +61,32 @@ final class Town
         app()->forgetInstance('encrypter');
         app()->forgetInstance(ClockInterface::class);
         DB::purge();
+        DB::table('sources')->where('key', 'racks')->update(['address' => "$this->standinsUrl/racks.csv"]);
+    }
+
+    private function seed(): string
+    {
+        $pid = getmypid();
+        $seeded = self::isOnPostgres() ? "seeded_$pid" : storage_path("framework/testing/seeded-$pid.sqlite");
+        if (self::isOnPostgres()) {
+            self::create($seeded);
+        } else {
+            touch($seeded);
+            register_shutdown_function(fn () => array_map(unlink(...), glob("$seeded*") ?: []));
+        }
+        (new Process(
+            ['php', 'artisan', 'migrate', '--force', '--seed'], base_path(), ['DB_DATABASE' => $seeded] + $this->env, timeout: 600,
+        ))->mustRun();
+
+        return $seeded;
+    }
+
+    private static function create(string $name, string $like = ''): void
+    {
+        config(['database.connections.pgsql.database' => 'postgres']);
+        DB::purge();
+        DB::statement("drop database if exists $name with (force)");
+        DB::statement("create database $name $like");
     }
 
     private static function isOnPostgres(): bool
@@ -66,16 +97,7 @@ final class Town
     /** The file, or the name, of a database that is nobody else's. */
     private function database(string $name): string
     {
-        if (! self::isOnPostgres()) {
-            return "$this->folder/linnet.sqlite";
-        }
-        $name = str_replace('-', '_', $name);
-        config(['database.connections.pgsql.database' => 'postgres']);
-        DB::purge();
-        DB::statement("drop database if exists $name with (force)");
-        DB::statement("create database $name");
-
-        return $name;
+        return self::isOnPostgres() ? str_replace('-', '_', $name) : "$this->folder/linnet.sqlite";
     }
 
     public function clockTo(string $instant): void

@@ -41,13 +41,14 @@ final class Workers
         return count(array_filter($this->workers, fn (array $worker): bool => ! $worker['process']->isRunning()));
     }
 
-    public function stop(): void
+    /** @param  float  $grace  seconds they have to end by themselves */
+    public function stop(float $grace = 5): void
     {
         foreach ($this->workers as ['process' => $process]) {
             $process->isRunning() && $process->signal(SIGTERM);
         }
         foreach ($this->workers as ['process' => $process]) {
-            $process->stop(5);
+            $process->stop($grace);
         }
     }
 

@@ -42,7 +42,7 @@ final class CrashTest extends TownTestCase
         foreach (['2026-03-02T10:02:00Z', '2026-03-03T10:03:00Z'] as $moment) {
             $this->finish();
             $this->town->clockTo($moment);
-            for ($i = 0; $i < 3; $i++) {
+            for ($i = 0; $i < 2; $i++) {
                 $this->killWorker();
             }
         }
