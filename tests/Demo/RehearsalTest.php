@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Demo;
 
+use App\Models\Business;
+use App\Models\Consent;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\Rule;
@@ -12,6 +14,7 @@ use Demo\HandClock;
 use Demo\Season\Season;
 use Demo\SeasonSimulation;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Record\ActivationState;
 use Psr\Clock\ClockInterface;
@@ -30,7 +33,11 @@ final class RehearsalTest extends TestCase
         Artisan::call('linnet:rules', ['what' => 'import', 'paths' => [base_path('demo/rules')]]);
         $season = new Season(self::PEOPLE);
         $clock = new HandClock($season->begins());
-        (new SeasonSimulation($clock, $season, fn () => null))->live(Season::guests(self::PEOPLE), fn () => null);
+        $told = [];
+        (new SeasonSimulation($clock, $season, function (array $texts) use (&$told): void {
+            array_push($told, ...$texts);
+        }))->live(Season::guests(self::PEOPLE), fn () => null);
+        $this->assertIsFullOfThingsThatAreTrue($season, $told);
         app()->instance(ClockInterface::class, $clock);
 
         [$sent, $rehearsed, $same] = [0, 0, 0];
@@ -49,6 +56,35 @@ final class RehearsalTest extends TestCase
         fwrite(STDERR, sprintf("\nOf %d texts sent %d (%.1f %%) are rehearsed, and %d besides.\n", $sent, $same, $share, $rehearsed - $same));
         self::assertGreaterThan(150, $sent);
         self::assertSame([$sent, $sent], [$rehearsed, $same]);
+    }
+
+    /** @param  list<array{key: string|null}>  $told  what the carrier was told */
+    private function assertIsFullOfThingsThatAreTrue(Season $season, array $told): void
+    {
+        $left = Message::query()->where('origin', MessageOrigin::Rule)->whereNotNull('left_at');
+        self::assertGreaterThan(60, $left->count());
+        self::assertSame(
+            Message::query()->whereNotNull('handed_at')->count(),
+            count(array_filter($told, fn (array $text): bool => $text['key'] !== null)),
+        );
+        self::assertSame(0, DB::table('traces')->where('code', 'engine.put_aside')->count());
+        // What the season says happened is what stands in the records.
+        $last = [];
+        foreach ($season->events() as $event) {
+            $last[$event->id] = [...$last[$event->id] ?? [], ...$event->fields];
+        }
+        self::assertSame(count($last), DB::table('records')->count());
+        $hours = Business::ours()->gatePolicy()->serviceHours;
+        foreach ($left->with('person.numbers')->get() as $text) {
+            foreach ($text->person->numbers->firstWhere('e164', $text->number)->zones ?? [] as $zone) {
+                self::assertTrue(
+                    $hours->isOpen($text->left_at?->toDateTimeImmutable() ?? now()->toDateTimeImmutable(), new \DateTimeZone($zone)),
+                    "$text->id left at an hour that is not decent in $zone",
+                );
+            }
+            $stopped = Consent::query()->where('number', $text->number)->where('scope', 'all')->where('act', 'withdrawn')->first();
+            self::assertTrue($stopped === null || $text->left_at <= $stopped->at);
+        }
     }
 
     /** @return array<string, int> how often which person had which words in which minute */

@@ -129,7 +129,7 @@ final class EditTest extends TestCase
                 }
             }
         }
-        self::assertGreaterThan(600, $done);
+        self::assertGreaterThan(350, $done);
     }
 
     /** @param  list<TextLine>  $lines */
