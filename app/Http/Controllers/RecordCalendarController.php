@@ -18,7 +18,9 @@ final class RecordCalendarController
 {
     public function __invoke(Request $request, RecordType $type, ClockInterface $clock): View|RedirectResponse
     {
-        $asked = $request->validate(['day' => 'nullable|date_format:Y-m-d', 'show' => 'nullable|in:week,day']);
+        $asked = $request->validate([
+            'day' => 'nullable|date_format:Y-m-d', 'show' => 'nullable|in:week,day', 'turn' => 'nullable|integer|between:1,1000',
+        ]);
         $start = $type->load('fields')->fields->firstWhere('key', $type->start_field);
         if ($start === null) {
             return redirect()->route('records.index', $type)
@@ -28,7 +30,9 @@ final class RecordCalendarController
         $day = is_string($asked['day'] ?? null) ? $asked['day'] : Day::of($clock->now(), $zone)->date;
 
         return view('records.calendar', [
-            'page' => new CalendarPage($type, $start, $day, ($asked['show'] ?? 'week') === 'week', $clock->now(), $zone),
+            'page' => new CalendarPage(
+                $type, $start, $day, ($asked['show'] ?? 'week') === 'week', $clock->now(), $zone, (int) ($asked['turn'] ?? 1),
+            ),
             'types' => RecordController::all(),
         ]);
     }

@@ -27,7 +27,7 @@ final readonly class CalendarPage
     /** @var array<string, list<Record>> by day */
     public array $records;
 
-    /** More start on these days than are shown. */
+    /** More start on these days, after those that are shown. */
     public bool $isCut;
 
     /** @var array<int, list<ComingText>> by record */
@@ -36,7 +36,10 @@ final readonly class CalendarPage
     /** @var array<int, list<Message>> by record */
     private array $sent;
 
-    /** @param  string  $date  a day of those that are shown, as YYYY-MM-DD */
+    /**
+     * @param  string  $date  a day of those that are shown, as YYYY-MM-DD
+     * @param  int  $turn  which lot of them, from 1, where there are more than are shown at once
+     */
     public function __construct(
         public RecordType $type,
         private Field $start,
@@ -44,6 +47,7 @@ final readonly class CalendarPage
         public bool $isWeek,
         public \DateTimeImmutable $now,
         public string $zone,
+        public int $turn = 1,
     ) {
         $noon = new \DateTimeImmutable("$date 12:00", new \DateTimeZone($zone));
         $first = $isWeek ? $noon->modify('-'.((int) $noon->format('N') - 1).' days') : $noon;
@@ -137,6 +141,7 @@ final readonly class CalendarPage
             ->orderByRaw($column)
             ->orderBy('id')
             ->with('person.number')
+            ->offset(($this->turn - 1) * self::MOST)
             ->limit(self::MOST + 1)
             ->get()
             ->each(fn (Record $record) => $record->setRelation('type', $this->type))

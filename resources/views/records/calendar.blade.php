@@ -12,7 +12,10 @@
         <a class="link sm" href="{{ route('records.calendar', $page->type) }}">This week</a>
         @unless ($page->isWeek)<a class="link sm" href="{{ route('records.calendar', [$page->type, 'day' => $page->date]) }}">The whole week</a>@endunless
     </div>
-    @if ($page->isCut)<p class="sm held mb-2">There are more than are shown. Look at a day by itself.</p>@endif
+    @if ($page->isCut || $page->turn > 1)
+        @php($lot = fn (int $turn): string => route('records.calendar', [$page->type, 'day' => $page->date, 'show' => $page->isWeek ? 'week' : 'day', 'turn' => $turn]))
+        <p class="sm held mb-2">More start {{ $page->isWeek ? 'in this week' : 'on this day' }} than are shown at once.@if ($page->turn > 1) <a class="link" href="{{ $lot($page->turn - 1) }}">Those before</a>@endif @if ($page->isCut) <a class="link" href="{{ $lot($page->turn + 1) }}">Those after</a>@endif</p>
+    @endif
     @if ($page->isWeek)
         <div class="week" tabindex="0" role="region" aria-label="A week of {{ mb_strtolower($page->type->plural) }}">
             @foreach ($days as $day)

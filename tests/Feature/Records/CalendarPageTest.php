@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Records;
 
+use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
 use App\Models\Rule;
@@ -50,6 +51,20 @@ final class CalendarPageTest extends TestCase
         $this->get($day)->assertSee('your Lesson 1 is tomorrow at 15:00')->assertSee('Thu 5 Mar 10:00');
         $this->get(route('records.calendar', ['booking', 'day' => '2026-03-07', 'show' => 'day']))
             ->assertSee('No bookings start on this day.');
+    }
+
+    public function testWhereMoreStartThanAreShownTheOthersFollow(): void
+    {
+        $lesson = Record::query()->orderByDesc('id')->offset(1)->firstOrFail();
+        for ($i = 0; $i < 51; $i++) {
+            $lesson->replicate()->fill(['external_id' => "more-$i"])->save();
+        }
+        $page = route('records.calendar', ['booking', 'day' => '2026-03-06', 'show' => 'day']);
+
+        $this->get($page)->assertSee('More start on this day than are shown at once.')->assertSee('Those after')->assertDontSee('Those before');
+        $after = $this->get("$page&turn=2")->assertSee('Those before')->assertDontSee('Those after');
+        self::assertSame(2, substr_count((string) $after->getContent(), 'class="day-record"'));
+        $this->get("$page&turn=0")->assertSessionHasErrors('turn');
     }
 
     public function testATypeWithoutAStartHasNoCalendar(): void
