@@ -15,6 +15,8 @@ final class Starvation
 {
     private const BEGINS = '2026-03-02T10:00:00Z';
 
+    private const STARVED = '2026-03-02T10:00:01Z';
+
     private function __construct(private readonly Town $town, private readonly int $texts)
     {
     }
@@ -22,7 +24,7 @@ final class Starvation
     /**
      * A database that is locked for longer than every wait, while texts fall due.
      *
-     * @return array{lost: int, twice: int, ended: int} and how many workers ended by themselves
+     * @return array{lost: int, twice: int, open: int, ended: int} and how many workers ended by themselves
      */
     public static function locked(int $texts, float $seconds): array
     {
@@ -35,7 +37,7 @@ final class Starvation
             }
             $lock = new \PDO("sqlite:{$one->town->env['DB_DATABASE']}", options: [\PDO::ATTR_TIMEOUT => 10]);
             $lock->exec('begin immediate');
-            $one->town->clockTo('2026-03-02T10:00:01Z');
+            $one->town->clockTo(self::STARVED);
             // Held for three waits and some first: whoever gives up after two alone, and notes that in the moment it is let go, loses
             // texts.
             for ($began = microtime(true), $held = 880_000; microtime(true) - $began < $seconds; $held = mt_rand(300_000, 1_200_000)) {
@@ -53,7 +55,7 @@ final class Starvation
     /**
      * A disk that is full while texts fall due, with so much left on it.
      *
-     * @return array{lost: int, twice: int, ended: int}
+     * @return array{lost: int, twice: int, open: int, ended: int}
      */
     public static function full(int $texts, int $freeKilobytes, float $seconds): array
     {
@@ -93,7 +95,7 @@ final class Starvation
     /**
      * A carrier that is away while texts fall due and for so many minutes after.
      *
-     * @return array{lost: int, twice: int, ended: int}
+     * @return array{lost: int, twice: int, open: int, ended: int}
      */
     public static function away(int $texts, int $minutes): array
     {
@@ -105,16 +107,15 @@ final class Starvation
                 }
             }
             $one->town->serveStandins();
-            $one->town->clockTo('2026-03-02T11:30:00Z');
 
-            return $one->finish(new Workers($one->town));
+            return $one->finish(new Workers($one->town), '2026-03-02T11:30:00Z');
         }, standins: false);
     }
 
     /**
      * @param  array<string, string>  $env
      * @param  \Closure(self): int  $starve  how many workers ended by themselves
-     * @return array{lost: int, twice: int, ended: int}
+     * @return array{lost: int, twice: int, open: int, ended: int}
      */
     private static function in(string $name, int $texts, array $env, \Closure $starve, bool $standins = true): array
     {
@@ -123,7 +124,7 @@ final class Starvation
             $standins && $town->serveStandins();
             Waiting::seed($texts, new \DateTimeImmutable(self::BEGINS));
             DB::disconnect();
-            $town->clockTo('2026-03-02T10:00:01Z');
+            $town->clockTo(self::STARVED);
             $one = new self($town, $texts);
             $ended = $starve($one);
 
@@ -133,9 +134,14 @@ final class Starvation
         }
     }
 
-    /** Until all have left, or nothing moves any more. @return int how many had ended by themselves */
-    private function finish(Workers $workers): int
+    /**
+     * Until all are with the carrier. The clock runs on: whom it was too busy for is asked again some seconds later.
+     *
+     * @return int how many had ended by themselves
+     */
+    private function finish(Workers $workers, string $from = self::STARVED): int
     {
+        $this->town->clockRunsFrom($from);
         for ($waited = 0; $waited < 1200 && DB::table('messages')->where('state', 'handed')->count() < $this->texts; $waited++) {
             usleep(100_000);
         }
@@ -145,7 +151,7 @@ final class Starvation
         return $ended;
     }
 
-    /** @return array{lost: int, twice: int} */
+    /** @return array{lost: int, twice: int, open: int} open: those of which Linnet does not know that the carrier has them */
     private function compare(): array
     {
         /** @var list<array{to: string}> $ledger */
@@ -164,6 +170,7 @@ final class Starvation
                 ),
             ),
             'twice' => count(array_filter($times, fn (int $n): bool => $n > 1)),
+            'open' => $this->texts - DB::table('messages')->where('state', 'handed')->count(),
         ];
     }
 }

@@ -75,14 +75,14 @@ final class Torture extends Command
             $tried["a disk with $free KB left"] = fn (): array => Starvation::full(400, $free, 4.0);
         }
         $tried['a carrier away for an hour'] = fn (): array => Starvation::away(800, 55);
-        $tried['the intake killed 40 times'] = fn (): array => Kills::intake(40_000, 40) + ['ended' => 0];
-        $tried['the queue killed 40 times'] = fn (): array => Kills::queue(2000, 40) + ['ended' => 0];
-        $tried['the door killed 100 times'] = fn (): array => Kills::door(500, 100) + ['ended' => 0];
+        $tried['the intake killed 40 times'] = fn (): array => Kills::intake(40_000, 40);
+        $tried['the queue killed 40 times'] = fn (): array => Kills::queue(2000, 40);
+        $tried['the door killed 100 times'] = fn (): array => Kills::door(500, 100);
         $bad = 0;
         foreach ($tried as $what => $try) {
-            ['lost' => $lost, 'twice' => $twice, 'ended' => $ended] = $try();
-            $this->line(sprintf('%-36s %d lost, %d twice, %d workers ended', $what, $lost, $twice, $ended));
-            $bad += $lost + $twice + $ended;
+            ['lost' => $lost, 'twice' => $twice, 'open' => $open, 'ended' => $ended] = $try() + ['open' => 0, 'ended' => 0];
+            $this->line(sprintf('%-36s %d lost, %d twice, %d still open, %d workers ended', $what, $lost, $twice, $open, $ended));
+            $bad += $lost + $twice + $open + $ended;
         }
 
         return $bad === 0 ? self::SUCCESS : self::FAILURE;

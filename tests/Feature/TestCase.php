@@ -22,6 +22,7 @@ use Carbon\CarbonImmutable;
 use Database\Seeders\DatabaseSeeder;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Http;
@@ -49,12 +50,18 @@ abstract class TestCase extends FrameworkTestCase
 
     private int $refs = 0;
 
-    /** On a database server, each process of the tests has a database of its own. */
+    /** A database for each process: with SQLite a file, since in memory every row of a long transaction makes the next one dearer. */
     public function createApplication(): Application
     {
         $app = parent::createApplication();
+        $process = getenv('TEST_TOKEN') ?: '1';
         if (config()->string('database.default') === 'pgsql') {
-            config(['database.connections.pgsql.database' => 'linnet_'.(getenv('TEST_TOKEN') ?: '1')]);
+            config(['database.connections.pgsql.database' => "linnet_$process"]);
+        } else {
+            $file = storage_path("testing/process_$process.sqlite");
+            RefreshDatabaseState::$migrated || array_map(unlink(...), glob("$file*") ?: []);
+            touch($file);
+            config(['database.connections.sqlite.database' => $file]);
         }
 
         return $app;

@@ -93,7 +93,8 @@ final class SourcesScreenTest extends TestCase
         );
         $delivery = Delivery::query()->firstOrFail();
         foreach (["/sources/phone/deliveries/$delivery->id", '/sources/phone', '/sources/phone/mapping'] as $page) {
-            $this->get($page)->assertOk()->assertDontSee('<script>alert(1)', false)->assertDontSee('<b>key', false)->assertDontSee('1234321');
+            $shown = $this->get($page)->assertOk();
+            $shown->assertDontSee('<script>alert(1)', false)->assertDontSee('<b>key', false)->assertDontSee('1234321');
         }
     }
 
