@@ -20,10 +20,12 @@ use Linnet\Core\Record\ActivationState;
 use Psr\Clock\ClockInterface;
 use Tests\Feature\TestCase;
 
-/** The boathouse's ninety days, lived through with people who answer, and then every rule that was on rehearsed over them. */
+/** Half of the boathouse's ninety days, lived through with people who answer, and then every rule that was on rehearsed over them. */
 final class RehearsalTest extends TestCase
 {
-    private const PEOPLE = 52;
+    private const PEOPLE = 60;
+
+    private const DAYS = 45;
 
     /** The season's clock goes by minutes: what a line's pace or a decent hour puts off by seconds leaves at the next. */
     private const MINUTE = 60;
@@ -31,7 +33,7 @@ final class RehearsalTest extends TestCase
     public function testEveryTextThatWasSentIsRehearsedAndNoOther(): void
     {
         Artisan::call('linnet:rules', ['what' => 'import', 'paths' => [base_path('demo/rules')]]);
-        $season = new Season(self::PEOPLE);
+        $season = new Season(self::PEOPLE, self::DAYS);
         $clock = new HandClock($season->begins());
         $told = [];
         (new SeasonSimulation($clock, $season, function (array $texts) use (&$told): void {
@@ -54,7 +56,7 @@ final class RehearsalTest extends TestCase
 
         $share = (100 * $same) / $sent;
         fwrite(STDERR, sprintf("\nOf %d texts sent %d (%.1f %%) are rehearsed, and %d besides.\n", $sent, $same, $share, $rehearsed - $same));
-        self::assertGreaterThan(150, $sent);
+        self::assertGreaterThan(100, $sent);
         self::assertSame([$sent, $sent], [$rehearsed, $same]);
     }
 

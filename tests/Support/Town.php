@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use App\Engine\Outbox;
+use App\Engine\Worker;
 use Bench\Town as Simulated;
-use Bench\Workers;
 use Symfony\Component\Process\Process;
 
 /** A town with its stand-ins at work, for one test. */
@@ -24,11 +25,7 @@ final class Town
         $this->town->serve();
         $this->url = $this->town->url;
         $this->standins = new Standins($this->town->standinsUrl);
-    }
-
-    /** This process hands texts over and looks numbers up where the town's would. */
-    public function joinIn(): void
-    {
+        // This process hands texts over and looks numbers up where the town's would.
         config([
             'queue.default' => 'database', 'linnet.carriers.main.url' => $this->town->env['CARRIER_URL'],
             'linnet.carriers.main.secret' => $this->town->env['CARRIER_SECRET'], 'linnet.lookup.url' => $this->town->env['LOOKUP_URL'],
@@ -41,7 +38,7 @@ final class Town
         $this->town->clockTo($instant);
     }
 
-    /** The worker and the stand-ins do what there is to do until neither has anything left. */
+    /** The engine and the stand-ins do what there is to do until neither has anything left. */
     public function settle(): void
     {
         do {
@@ -49,12 +46,10 @@ final class Town
         } while ($this->standins->settle() > 0);
     }
 
-    /** Each ends when it has nothing left to do. */
     public function workAndHandOver(): void
     {
-        foreach (Workers::KINDS as $kind) {
-            $this->worker(['--until-idle'], $kind)->mustRun();
-        }
+        [$worker, $outbox] = [resolve(Worker::class), resolve(Outbox::class)];
+        while ($worker->round() + $outbox->deliver() > 0);
     }
 
     /** @param  list<string>  $options */

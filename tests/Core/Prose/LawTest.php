@@ -18,7 +18,7 @@ use Tests\Support\Vocabularies;
 /** What is written can be read, and says the same. */
 final class LawTest extends TestCase
 {
-    private const RULES = 150;
+    private const RULES = 90;
 
     /** @return iterable<string, array{Language}> */
     public static function languages(): iterable
@@ -64,7 +64,7 @@ final class LawTest extends TestCase
             fn (string $file): string => (new RuleWriter($language))->text(Rule::fromJson((string) file_get_contents($file))),
             glob(dirname(__DIR__, 3).'/demo/rules/*.json') ?: [],
         );
-        for ($i = 0, $broken = 0; $broken < 700 && $i < 20_000; $i++) {
+        for ($i = 0, $broken = 0; $broken < 400 && $i < 20_000; $i++) {
             $lines = explode("\n", $texts[$i % count($texts)]);
             $sentences = array_keys(
                 array_filter(
@@ -93,7 +93,7 @@ final class LawTest extends TestCase
             }
             self::assertNotSame([], $read->errors, $text);
         }
-        self::assertSame(700, $broken);
+        self::assertSame(400, $broken);
     }
 
     public function testOneBadSentenceLeavesTheOthersStanding(): void

@@ -21,7 +21,7 @@ final class WorldDocumentTest extends TestCase
         mt_srand(8);
         $schema = json_decode((string) file_get_contents(dirname(__DIR__, 3).'/docs/formats/world-1.schema.json'));
         $refused = $read = 0;
-        for ($i = 0; $i < 300; $i++) {
+        for ($i = 0; $i < 150; $i++) {
             [$worlds, $rules] = RandomWorlds::of(1 + $i % 7);
             mt_srand($i);
             $document = $worlds->document();
@@ -39,8 +39,8 @@ final class WorldDocumentTest extends TestCase
                 }
             }
         }
-        self::assertGreaterThan(100, $refused);
-        self::assertGreaterThan(50, $read);
+        self::assertGreaterThan(50, $refused);
+        self::assertGreaterThan(25, $read);
         $random = json_decode((string) json_encode(RandomWorlds::of(3)[0]->document()));
         self::assertTrue((new Validator)->validate($random, $schema)->isValid());
     }

@@ -103,7 +103,7 @@ final class RuleDocumentTest extends TestCase
             $documents[] = (array) json_decode($file, true, 64, JSON_THROW_ON_ERROR);
         }
         $refused = 0;
-        for ($i = 0; $i < 3000; $i++) {
+        for ($i = 0; $i < 1500; $i++) {
             $mutant = self::mutate($documents[$i % count($documents)]);
             $json = json_encode($mutant, JSON_THROW_ON_ERROR);
             $problems = [];
@@ -125,7 +125,7 @@ final class RuleDocumentTest extends TestCase
                 self::assertSame($problems === [], self::schemaTakes(json_decode($json)), $json);
             }
         }
-        self::assertGreaterThan(500, $refused);
+        self::assertGreaterThan(250, $refused);
     }
 
     private static function everything(): Rules

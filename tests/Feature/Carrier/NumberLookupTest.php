@@ -23,7 +23,6 @@ final class NumberLookupTest extends TownTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        config(['linnet.lookup.url' => $this->town->standins->at('/lookup'), 'linnet.lookup.secret' => 'town']);
         $this->actingAs(Staff::query()->where('email', 'mira@osierquay.example')->firstOrFail());
     }
 

@@ -92,7 +92,6 @@ final class StandInTest extends TownTestCase
 
     public function testANameAndAPictureAreSeenOnTheHandset(): void
     {
-        $this->town->joinIn();
         $line = Line::query()->create(['key' => 'name', 'name' => 'OsierQuay', 'power' => 'on']);
         $person = Person::query()->create(['first_name' => 'Ana', 'fields' => [], 'added_at' => now()]);
         Message::query()->create([

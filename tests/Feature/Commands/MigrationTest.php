@@ -10,7 +10,7 @@ use Symfony\Component\Process\Process;
 /** A migration that is killed is whole or was not there: the next one goes on from just there. */
 final class MigrationTest extends TestCase
 {
-    private const KILLS = 5;
+    private const KILLS = 3;
 
     public function testKilledAtAnyMomentItCanBeRunAgain(): void
     {

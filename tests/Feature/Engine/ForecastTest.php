@@ -36,7 +36,6 @@ final class ForecastTest extends TownTestCase
     #[DataProvider('worlds')]
     public function testWorldsMadeByChance(int $from, int $to): void
     {
-        $this->town->joinIn();
         $this->town->standins->behave('no_keys', true);
         config(['app.url' => 'https://texts.example']);
         $differ = [];

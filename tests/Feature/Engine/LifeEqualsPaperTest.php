@@ -37,7 +37,6 @@ final class LifeEqualsPaperTest extends TownTestCase
     #[DataProvider('worlds')]
     public function testWorldsMadeByChance(int $from, int $to): void
     {
-        $this->town->joinIn();
         // Else it refuses the same text twice by itself.
         $this->town->standins->behave('no_keys', true);
         config(['app.url' => 'https://texts.example']);

@@ -16,7 +16,7 @@ use Tests\Feature\TestCase;
 /** DELIVERIES=10000 says how many are sent. */
 final class HostileDeliveriesTest extends TestCase
 {
-    private const SENT = 700;
+    private const SENT = 400;
 
     /** @var list<string> no transaction around the whole test: thousands of deliveries inside one take ten times as long */
     protected array $connectionsToTransact = [];

@@ -41,7 +41,6 @@ final class ReplayWorldsTest extends TownTestCase
     #[DataProvider('worlds')]
     public function testWorldsMadeByChance(int $from, int $to): void
     {
-        $this->town->joinIn();
         $this->town->standins->behave('no_keys', true);
         config(['app.url' => 'https://texts.example']);
         $differ = [];
