@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Demo;
 
+use App\Models\ScheduledText;
 use App\Models\Timer;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -22,7 +23,10 @@ final class ClockController
             'minute' => $now->modify('+1 minute'),
             'hour' => $now->modify('+1 hour'),
             // What is due already is in the worker's hands: going to it would leave the clock where it is.
-            default => Timer::query()->where('due_at', '>', $now)->orderBy('due_at')->first()?->due_at,
+            default => min(array_filter([
+                Timer::query()->where('due_at', '>', $now)->orderBy('due_at')->first()?->due_at,
+                ScheduledText::query()->where('leaves_at', '>', $now)->orderBy('leaves_at')->first()?->leaves_at,
+            ]) ?: [null]),
         };
         if ($to !== null) {
             $clock->moveTo($to);

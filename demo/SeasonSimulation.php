@@ -296,7 +296,9 @@ final class SeasonSimulation
         if ($conversation->waiting_since !== null) {
             $who = $line === '+447700900101' ? 'tom' : 'nia';
             resolve(DirectTexts::class)->fromStaff(
-                $conversation,
+                $conversation->person_id,
+                $conversation->line,
+                null,
                 Staff::query()
                     ->where('email', "$who@osierquay.example")
                     ->firstOrFail(),

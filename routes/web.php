@@ -55,6 +55,7 @@ use App\Http\Controllers\RuleWordsController;
 use App\Http\Controllers\RuleWritingController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SafeguardsController;
+use App\Http\Controllers\ScheduledTextController;
 use App\Http\Controllers\SentController;
 use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SourceController;
@@ -64,6 +65,7 @@ use App\Http\Controllers\StartRuleController;
 use App\Http\Controllers\StuckRunsController;
 use App\Http\Controllers\TariffController;
 use App\Http\Controllers\TaskController;
+use App\Http\Controllers\TextByHandController;
 use App\Http\Controllers\TextController;
 use App\Http\Controllers\TextWentController;
 use App\Http\Controllers\TodayController;
@@ -109,7 +111,15 @@ Route::middleware('auth')->group(function (): void {
     Route::get('people/{person}', [PersonController::class, 'show'])->whereNumber('person')->name('people.show');
 
     Route::middleware('can:converse')->group(function (): void {
-        Route::post('conversations/{conversation}/texts', [ConversationController::class, 'write'])->name('conversations.write');
+        Route::get('people/{person}/write', [TextByHandController::class, 'create'])->whereNumber('person')->name('people.write');
+        Route::get('people/{person}/moment', [TextByHandController::class, 'moment'])
+            ->whereNumber('person')
+            ->middleware(PreserveSession::class)
+            ->name('people.moment');
+        Route::post('people/{person}/texts', [TextByHandController::class, 'store'])->whereNumber('person')->name('people.texts.store');
+        Route::put('scheduled-texts/{scheduled}', [ScheduledTextController::class, 'update'])
+            ->whereNumber('scheduled')
+            ->name('scheduled-texts.update');
         Route::post('conversations/{conversation}/done', [ConversationController::class, 'done'])->name('conversations.done');
         Route::post('numbers/{number}/doubt', DoubtController::class)->name('numbers.doubt');
         Route::post('notices/{notice}/put-away', [NoticeController::class, 'putAway'])->name('notices.put-away');

@@ -35,24 +35,35 @@ final readonly class DirectTexts
     {
     }
 
-    /** @return Reason|null why it was not sent; null if it is on its way */
-    public function fromStaff(Conversation $conversation, Staff $staff, string $body): ?Reason
+    /**
+     * @param  string|null  $number  the one it goes to; null for the preferred one
+     * @return Reason|null why it was not sent; null if it is on its way
+     */
+    public function fromStaff(int $personId, Line $line, ?string $number, Staff $staff, string $body): ?Reason
     {
         return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
-            $conversation,
+            $personId,
+            $line,
+            $number,
             $staff,
             $body,
         ): ?Reason {
-            $person = $unit->reader->person($conversation->person_id) ?? throw new \LogicException('a conversation is with somebody');
-            $refused = $this->send($unit, $person, $conversation->line, TextOrigin::Staff, $body, 'staff/'.Str::uuid7(), null, $staff->id);
+            $person = $unit->reader->person($personId) ?? throw new \LogicException('it is written to somebody');
+            $refused = $this->send($unit, $person, $line, TextOrigin::Staff, $body, 'staff/'.Str::uuid7(), $number, $staff->id);
             if ($refused === null) {
                 // The line last used with them is another, perhaps.
-                ForecastMark::leave([$person->id]);
-                $conversation->refresh()->update(['waiting_since' => null]);
+                ForecastMark::leave([$personId]);
+                self::answered($personId, $line->id);
             }
 
             return $refused;
-        }, [$conversation->person_id]);
+        }, [$personId]);
+    }
+
+    /** Nobody waits there any more. */
+    public static function answered(int $personId, int $lineId): void
+    {
+        Conversation::query()->where('person_id', $personId)->where('line_id', $lineId)->update(['waiting_since' => null]);
     }
 
     /** @param  string|null  $number the one it goes to; null for the preferred one */

@@ -16,7 +16,7 @@ final readonly class Worker
     /** What fails so often by itself is put aside. */
     private const ALONE = 2;
 
-    public function __construct(private ClockInterface $clock, private Runner $runner)
+    public function __construct(private ClockInterface $clock, private Runner $runner, private ScheduledTexts $byHand)
     {
     }
 
@@ -27,8 +27,9 @@ final readonly class Worker
         $changes = $open['changes'] ? $this->attempt($this->runner->changes(...), PutAside::CHANGE) : 0;
         $timers = $open['timers'] ? $this->attempt($this->runner->timers(...), PutAside::TIMER) : 0;
         $pieces = $open['pieces'] ? $this->runner->piece() : 0;
+        $byHand = $open['by_hand'] ? $this->byHand->sendDue() : 0;
 
-        return $changes + $timers + $pieces + OutboundTaskQueue::requeueLost();
+        return $changes + $timers + $pieces + $byHand + OutboundTaskQueue::requeueLost();
     }
 
     /**

@@ -6,11 +6,14 @@ namespace App\Forecast;
 
 use App\Engine\Store\DatabaseRunStore;
 use App\Engine\Store\UnitOfWork;
+use App\Models\ScheduledText;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Engine\Composed;
 use Linnet\Core\Forecast\ComingText;
 use Linnet\Core\Prose\RuleWriter;
 use Linnet\Core\Reason;
 use Linnet\Core\Rule\Rule;
+use Linnet\Core\Rule\Step\TextKind;
 use Linnet\Core\Time\Zone;
 
 /** Keeps what a forecast said, in place of what the one before had. */
@@ -42,6 +45,19 @@ final class ComingTextWriter
             ->all();
 
         return array_map(fn (ComingText $one): array => $this->row($one, $unit, $kept[(int) $one->text->id] ?? null), $coming);
+    }
+
+    /**
+     * What somebody typed for a moment to come.
+     *
+     * @param  list<int>  $people
+     * @return list<array<string, mixed>>
+     */
+    public function byHand(array $people, UnitOfWork $unit, \DateTimeImmutable $until): array
+    {
+        $texts = ScheduledText::query()->whereIn('person_id', $people)->where('leaves_at', '<=', $until)->orderBy('id')->get();
+
+        return array_values($texts->map(fn (ScheduledText $text): array => $this->typed($text, $unit))->all());
     }
 
     /**
@@ -98,6 +114,29 @@ final class ComingTextWriter
             'parts' => $composed->length->parts ?? $kept->parts ?? 0,
             'price_micros' => $composed->price ?? $kept->price_micros ?? 0,
             'currency' => $unit->reader->business()->tariff->currency,
+            'scheduled_text_id' => null,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function typed(ScheduledText $text, UnitOfWork $unit): array
+    {
+        $business = $unit->reader->business();
+        $person = $unit->reader->person($text->person_id) ?? throw new \LogicException('it is written to somebody');
+        $to = $unit->contexts->stillReceiver($person, $text->number);
+        $composed = Composed::plain($text->body, $to, $business);
+        $stopped = $to->optedOut ? new Reason('gate.opted_out', ['who' => $to->who]) : null;
+        $leaves = $stopped === null ? $text->leaves_at : null;
+
+        return [
+            'person_id' => $text->person_id, 'rule_id' => null, 'run_id' => null, 'record_id' => null, 'record_type_id' => null,
+            'message_id' => null, 'line_id' => $text->line_id, 'name' => "scheduled/$text->id", 'letter' => '', 'wording' => '',
+            'kind' => TextKind::Service->value, 'zone' => $to->zone, 'wanted_at' => DatabaseRunStore::at($text->leaves_at),
+            'leaves_at' => $leaves === null ? null : DatabaseRunStore::at($leaves),
+            'hour' => $leaves?->setTimezone(Zone::get($business->zone))->format('Y-m-d\TH'),
+            'held' => $stopped?->code, 'reason' => self::json($stopped?->toArray()), 'hangs_on' => '[]', 'template' => null, 'own' => null,
+            'left_out' => false, 'body' => $text->body, 'parts' => $composed->length->parts, 'price_micros' => $composed->price,
+            'currency' => $business->tariff->currency, 'scheduled_text_id' => $text->id,
         ];
     }
 

@@ -127,7 +127,10 @@ final readonly class Forecaster
         $now = $this->clock->now();
         $unit = UnitOfWork::reading($now, $this->sideEffects, $business);
 
-        return $this->writer->rows(Forecast::of((new SheetReader($unit))->of($people), $now->modify(self::LOOKS_AHEAD)), $unit);
+        $until = $now->modify(self::LOOKS_AHEAD);
+        $coming = Forecast::of((new SheetReader($unit))->of($people), $until);
+
+        return [...$this->writer->rows($coming, $unit), ...$this->writer->byHand($people, $unit, $until)];
     }
 
     /**

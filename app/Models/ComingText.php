@@ -12,11 +12,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property int $id
  * @property int $person_id
- * @property int $rule_id
+ * @property int|null $rule_id null where somebody typed it
  * @property int|null $run_id null where its run has not begun
  * @property int|null $record_id
  * @property int|null $record_type_id
  * @property int|null $message_id null where its run has not come to it
+ * @property int|null $scheduled_text_id of one that somebody typed
  * @property int|null $line_id
  * @property string $name step/round
  * @property string $letter what it is called on its rule's page
@@ -37,9 +38,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $price_micros millionths of the currency's unit
  * @property string $currency
  * @property-read Person $person
- * @property-read Rule $rule
+ * @property-read Rule|null $rule
  * @property-read Line|null $line
  * @property-read Record|null $record
+ * @property-read ScheduledText|null $scheduled
  */
 final class ComingText extends Model
 {
@@ -63,6 +65,12 @@ final class ComingText extends Model
     public function rule(): BelongsTo
     {
         return $this->belongsTo(Rule::class);
+    }
+
+    /** @return BelongsTo<ScheduledText, $this> */
+    public function scheduled(): BelongsTo
+    {
+        return $this->belongsTo(ScheduledText::class, 'scheduled_text_id');
     }
 
     /** @return BelongsTo<Line, $this> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Pages;
 
+use App\Clock\TheirTime;
 use App\Database\DistinctValues;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
@@ -32,6 +33,8 @@ final class PersonPage
 
     public \DateTimeImmutable $now;
 
+    public TheirTime $time;
+
     public function __construct(private readonly DatabaseSideEffects $sideEffects, ClockInterface $clock)
     {
         $this->now = $clock->now();
@@ -42,6 +45,7 @@ final class PersonPage
         $this->person = $person->load('numbers', 'number');
         $unit = UnitOfWork::reading($this->now, $this->sideEffects);
         $this->receiver = $unit->contexts->receiver($unit->reader->person($person->id) ?? throw new \LogicException('it was just loaded'));
+        $this->time = new TheirTime($this->receiver->zone, $this->now);
 
         return $this;
     }

@@ -75,7 +75,8 @@ final class AppServiceProvider extends ServiceProvider
 
         View::composer(
             [
-                'components.time', 'components.coming-text', 'today.show', 'people.show', 'conversations.list', 'conversations.show',
+                'components.time', 'components.coming-text', 'components.scheduled-text', 'components.write-when', 'today.show',
+                'people.show', 'conversations.list', 'conversations.show',
                 'rules.preview', 'sent.text',
             ],
             fn (ViewData $view) => $view->with('business', Business::current()),

@@ -123,14 +123,18 @@ final class Demo extends Command
                 array_intersect_key($event, ['what' => 1, 'with' => 1, 'from' => 1, 'guests' => 1, 'how' => 1]),
             ),
             isset($event['write']) => $this->post("/handsets/{$event['write']}/write", ['to' => $line, 'text' => $event['text']]),
-            default => resolve(DirectTexts::class)->fromStaff(
-                Conversation::query()
-                    ->where('person_id', Number::query()->firstWhere('e164', $event['to_number'])?->person_id)
-                    ->firstOrFail(),
-                Staff::query()->where('email', $event['staff'])->firstOrFail(),
-                (string) $event['text'],
-            ),
+            default => $this->answer($event),
         };
+    }
+
+    /** @param  array<string, mixed>  $event */
+    private function answer(array $event): void
+    {
+        $conversation = Conversation::query()
+            ->where('person_id', Number::query()->firstWhere('e164', $event['to_number'])?->person_id)
+            ->firstOrFail();
+        $staff = Staff::query()->where('email', $event['staff'])->firstOrFail();
+        resolve(DirectTexts::class)->fromStaff($conversation->person_id, $conversation->line, null, $staff, (string) $event['text']);
     }
 
     /** Lets everything happen that is due before a moment, each at its own. */

@@ -70,7 +70,7 @@ final class AheadTest extends TestCase
         $said = [];
         foreach (ComingText::query()->where('leaves_at', '<=', $until)->with(['rule', 'person.number'])->get() as $text) {
             $said[] = [
-                'said' => "$text->leaves_at | {$text->rule->key} | ".($text->record_id ?? "person $text->person_id")." | $text->name | $text->body",
+                'said' => "$text->leaves_at | {$text->rule?->key} | ".($text->record_id ?? "person $text->person_id")." | $text->name | $text->body",
                 'text' => $text,
             ];
         }

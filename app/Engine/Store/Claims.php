@@ -25,18 +25,22 @@ final class Claims
     /**
      * Whether there is anything to take, asked without a transaction: where there is nothing, nobody else's writing waits for it.
      *
-     * @return array{changes: bool, timers: bool, pieces: bool}
+     * @return array{changes: bool, timers: bool, pieces: bool, by_hand: bool}
      */
     public static function open(\DateTimeImmutable $now): array
     {
         $open = (array) DB::selectOne(
             'select exists(select 1 from changes where handled = ?) as changes,
                 exists(select 1 from timers where due_at <= ?) as timers,
-                exists(select 1 from rules where '.self::PIECES.') as pieces',
-            [false, DatabaseRunStore::at($now), ActivationState::On->value],
+                exists(select 1 from rules where '.self::PIECES.') as pieces,
+                exists(select 1 from scheduled_texts where leaves_at <= ?) as by_hand',
+            [false, DatabaseRunStore::at($now), ActivationState::On->value, DatabaseRunStore::at($now)],
         );
 
-        return ['changes' => (bool) $open['changes'], 'timers' => (bool) $open['timers'], 'pieces' => (bool) $open['pieces']];
+        return [
+            'changes' => (bool) $open['changes'], 'timers' => (bool) $open['timers'], 'pieces' => (bool) $open['pieces'],
+            'by_hand' => (bool) $open['by_hand'],
+        ];
     }
 
     /**

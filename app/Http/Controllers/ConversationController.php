@@ -5,17 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Counts\WaitingConversations;
-use App\Engine\DirectTexts;
 use App\Exports\CsvExport;
 use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Line;
-use App\Models\Staff;
 use App\Pages\PersonPage;
 use App\Pages\Story;
 use App\Pages\StoryReader;
 use App\People\PersonFilter;
-use App\Sentences\Sentence;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
@@ -23,7 +20,6 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Validation\ValidationException;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -63,23 +59,6 @@ final class ConversationController
     public function show(Request $request, Conversation $conversation, PersonPage $page, ClockInterface $clock): View
     {
         return view('conversations.show', [...$this->list($request, $clock), ...$this->thread($conversation, $page), 'isFirst' => false]);
-    }
-
-    public function write(Request $request, Conversation $conversation, DirectTexts $texts): RedirectResponse
-    {
-        $here = route('conversations.show', $conversation);
-        try {
-            $said = $request->validate(['text' => 'required|string|max:1600'], ['text.required' => 'Write something first.']);
-            $refused = $texts->fromStaff($conversation, Staff::asking($request), trim($said['text']));
-            if ($refused !== null) {
-                throw ValidationException::withMessages(['text' => Sentence::of($refused)]);
-            }
-        } catch (ValidationException $e) {
-            // What was typed stays with whom it was written to: by now another may be the first of those who wait.
-            throw $e->redirectTo($here);
-        }
-
-        return redirect($here);
     }
 
     /** Nothing more is to be answered. */

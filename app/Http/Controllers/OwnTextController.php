@@ -11,6 +11,7 @@ use App\Forecast\Forecaster;
 use App\Models\Business;
 use App\Models\ComingText;
 use App\Models\Person;
+use App\Models\Rule;
 use App\Models\Staff;
 use App\Pages\Rules\RulePages;
 use App\Sentences\Sentence;
@@ -35,7 +36,7 @@ final class OwnTextController
         $text = self::text($person, $request->validate(self::WHICH));
 
         return $text === null ? self::gone($person) : view('ahead.own-text', [
-            'text' => $text, 'page' => $pages->of($text->rule, $text->record_id ?? $person->id),
+            'text' => $text, 'page' => $pages->of(self::rule($text), $text->record_id ?? $person->id),
             'back' => $request->header('HX-Current-URL') === null ? route('people.show', $person, false) : self::path($request),
         ])->fragmentIf($request->hasHeader('HX-Request'), 'form');
     }
@@ -88,7 +89,7 @@ final class OwnTextController
     private function words(ComingText $text, string $words, string $by, RulePages $pages): array
     {
         try {
-            $pages->of($text->rule, $text->record_id ?? $text->person_id)->compose(Template::parse($words));
+            $pages->of(self::rule($text), $text->record_id ?? $text->person_id)->compose(Template::parse($words));
         } catch (TemplateError $e) {
             throw ValidationException::withMessages(['text' => Sentence::of($e->reason())])->redirectTo(self::formOf($text));
         }
@@ -133,7 +134,12 @@ final class OwnTextController
 
     private static function which(ComingText $text): WhichText
     {
-        return new WhichText($text->rule_id, $text->person_id, $text->record_id, $text->run_id, $text->name, $text->letter);
+        return new WhichText(self::rule($text)->id, $text->person_id, $text->record_id, $text->run_id, $text->name, $text->letter);
+    }
+
+    private static function rule(ComingText $text): Rule
+    {
+        return $text->rule ?? throw new \LogicException('it was found by its rule');
     }
 
     private static function formOf(ComingText $text): string

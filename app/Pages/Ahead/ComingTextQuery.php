@@ -85,7 +85,7 @@ final readonly class ComingTextQuery
             default => $this->within($asked->at),
         };
 
-        return $query->with(['person.number', 'rule', 'line'])
+        return $query->with(['person.number', 'rule', 'line', 'scheduled.staff'])
             ->orderBy('leaves_at')
             ->orderBy('id')
             ->simplePaginate(self::PER_PAGE)

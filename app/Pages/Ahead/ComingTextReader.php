@@ -33,7 +33,7 @@ final class ComingTextReader
      */
     public static function nextOf(array $runs): Collection
     {
-        $texts = ComingText::query()->whereIn('run_id', $runs)->with(['person.number', 'rule', 'line']);
+        $texts = ComingText::query()->whereIn('run_id', $runs)->with(['person.number', 'rule', 'line', 'scheduled.staff']);
 
         return $texts->orderByRaw('leaves_at is not null')->orderByDesc('leaves_at')->orderByDesc('id')->get()->keyBy('run_id');
     }
@@ -61,7 +61,7 @@ final class ComingTextReader
      */
     private static function first(Builder $texts, int $most): Collection
     {
-        return $texts->with(['person.number', 'rule', 'line'])
+        return $texts->with(['person.number', 'rule', 'line', 'scheduled.staff'])
             ->orderByRaw('leaves_at is null')
             ->orderBy('leaves_at')
             ->orderBy('id')

@@ -1,4 +1,7 @@
 @props(['text', 'whose' => true, 'dated' => false, 'late' => false])
+@if ($text->scheduled_text_id)
+<x-scheduled-text :text="$text" :whose="$whose" :dated="$dated" :late="$late" />
+@else
 @php
     $own = $text->own ?? [];
     $store = route('people.text.store', $text->person_id);
@@ -35,3 +38,4 @@
         <div class="own-form"></div>
     @endcan
 </article>
+@endif

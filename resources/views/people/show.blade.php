@@ -7,6 +7,7 @@
         </div>
         <div class="acts">
             @can('converse')@can('view')<a class="btn" href="{{ route('people.edit', $page->person) }}">Change</a>@endcan @endcan
+            @can('converse')<a class="btn" href="{{ route('people.write', $page->person) }}"><x-icon name="pencil" />Write</a>@endcan
             @foreach ($page->conversations() as $conversation)
                 <a class="btn" href="{{ route('conversations.show', $conversation) }}"><x-icon name="message-square" />With the {{ $conversation->line->name }}</a>
             @endforeach

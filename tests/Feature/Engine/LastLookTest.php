@@ -32,8 +32,8 @@ final class LastLookTest extends TestCase
         $this->work();
         $conversation = Conversation::query()->firstOrFail();
         $staff = $this->staff(Role::Agent);
-        self::assertNull(resolve(DirectTexts::class)->fromStaff($conversation, $staff, 'It is.'));
-        self::assertNull(resolve(DirectTexts::class)->fromStaff($conversation, $staff, 'Until six.'));
+        self::assertNull(resolve(DirectTexts::class)->fromStaff($conversation->person_id, $conversation->line, null, $staff, 'It is.'));
+        self::assertNull(resolve(DirectTexts::class)->fromStaff($conversation->person_id, $conversation->line, null, $staff, 'Until six.'));
         $this->work();
         self::assertSame(['It is.'], array_column($this->handedOver, 'text'));
 

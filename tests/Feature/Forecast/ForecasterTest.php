@@ -6,7 +6,6 @@ namespace Tests\Feature\Forecast;
 
 use App\Forecast\Forecaster;
 use App\Models\ComingText;
-use App\Models\Conversation;
 use App\Models\ForecastMark;
 use App\Models\PutAside;
 use App\Models\Role;
@@ -79,9 +78,7 @@ final class ForecasterTest extends TestCase
             'their line' => fn () => $this->put(route('people.line', $wen), ['line' => 1]),
             'a dead number' => fn () => $receipt('failed', '2026-03-02T10:02:05Z'),
             'a number that lives' => fn () => $receipt('arrived', '2026-03-02T10:02:09Z'),
-            'a text by hand' => fn () => $this->post(
-                route('conversations.write', Conversation::query()->where('person_id', $wen->id)->firstOrFail()), ['text' => 'Hello Wen'],
-            ),
+            'a text by hand' => fn () => $this->post(route('people.texts.store', $wen), ['text' => 'Hello Wen', 'line' => 1]),
         ] as $what => $happens) {
             DB::table('forecast_marks')->delete();
             $happens();

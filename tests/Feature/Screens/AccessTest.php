@@ -14,7 +14,8 @@ final class AccessTest extends TestCase
     /** What each role may open or do; everything else is refused. */
     private const MAY = [
         'log-out' => 'everybody', 'home' => 'everybody', 'conversations.index' => 'everybody', 'conversations.show' => 'everybody',
-        'people.index' => 'everybody', 'people.show' => 'everybody', 'conversations.write' => 'converse',
+        'people.index' => 'everybody', 'people.show' => 'everybody', 'people.write' => 'converse',
+        'people.moment' => 'converse', 'people.texts.store' => 'converse', 'scheduled-texts.update' => 'converse',
         'conversations.done' => 'converse', 'measure' => 'converse', 'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view',
         'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'rules.further' => 'view', 'rules.overlap' => 'view',
         'rules.samples' => 'view', 'rules.versions' => 'view', 'rules.versions.restore' => 'administer', 'rules.agreement' => 'view',

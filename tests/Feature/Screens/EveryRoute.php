@@ -22,6 +22,7 @@ use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleVersion;
 use App\Models\SavedFilter;
+use App\Models\ScheduledText;
 use App\Models\Task;
 use App\Rehearsals\Rehearser;
 use Database\Seeders\OldRecordsSeeder;
@@ -74,6 +75,10 @@ trait EveryRoute
             'name' => 'e', 'kind' => 'email', 'address' => 'a@b.example', 'body' => [], 'state' => 'given_up', 'at' => now(),
         ]);
         Pool::query()->create(['name' => 'greetings', 'wordings' => [['id' => 'hello', 'text' => 'Hello']]]);
+        ScheduledText::query()->create([
+            'person_id' => $conversation->person_id, 'line_id' => 1, 'staff_id' => 1, 'number' => self::WEN, 'body' => 'See you then',
+            'leaves_at' => now()->addDay(), 'at' => now(),
+        ]);
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         PutAside::record(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
@@ -101,6 +106,7 @@ trait EveryRoute
             'rehearsal' => 1,
             'side' => 'published',
             'run' => (int) RehearsedRun::query()->value('run'),
+            'scheduled' => 1,
         ];
     }
 }

@@ -13,6 +13,7 @@ use App\Models\Message;
 use App\Models\Pool;
 use App\Models\Role;
 use App\Models\Rule;
+use Illuminate\Testing\TestResponse;
 use Linnet\Core\Record\ActivationState;
 use Tests\Feature\TestCase;
 
@@ -184,19 +185,19 @@ final class ScreensTest extends TestCase
         $conversation = Conversation::query()->firstOrFail();
         $this->actingAs($this->staff(Role::Agent));
 
-        $this->post(route('conversations.write', $conversation), ['text' => ''])->assertSessionHasErrors([
-            'text' => 'Write something first.',
+        $write = fn (string $text): TestResponse => $this->post(route('people.texts.store', $conversation->person_id), [
+            'text' => $text, 'line' => $conversation->line_id, 'conversation' => $conversation->id,
         ]);
+        $write('')->assertSessionHasErrors(['text' => 'Write something first.']);
         $this->travelToMoment('2026-03-02 23:30');
-        $this->post(route('conversations.write', $conversation), ['text' => 'Here we are.'])->assertRedirect();
+        $write('Here we are.')->assertRedirect(route('conversations.show', $conversation));
         $this->work();
         self::assertSame('Here we are.', $this->handedOver[0]['text']);
         self::assertNull($conversation->refresh()->waiting_since);
 
         $this->textFrom(self::WEN, 'stop');
-        $this->actingAs($this->staff(Role::Agent))
-            ->from('/conversations')
-            ->post(route('conversations.write', $conversation), ['text' => 'Please stay'])
+        $this->actingAs($this->staff(Role::Agent))->from('/conversations');
+        $write('Please stay')
             ->assertSessionHasErrors(['text' => 'Not sent: Wen has said stop.'])
             ->assertRedirect(route('conversations.show', $conversation));
         self::assertFalse(Message::query()->where('body', 'Please stay')->exists());
@@ -211,7 +212,7 @@ final class ScreensTest extends TestCase
         $wen = Conversation::query()->firstOrFail();
 
         $this->get('/conversations')
-            ->assertSee('action="'.route('conversations.write', $wen).'"', false)
+            ->assertSee('action="'.route('people.texts.store', $wen->person_id).'"', false)
             // Who is first may change while somebody writes: what refreshes by itself stays with whom they write to.
             ->assertSee('hx-get="'.route('conversations.show', $wen).'"', false);
         $this->get('/conversations?show=all')->assertSee('Choose a conversation');

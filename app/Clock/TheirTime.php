@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Clock;
+
+/** The clock where somebody is, beside the one of the business. */
+final readonly class TheirTime
+{
+    public function __construct(public string $zone, public \DateTimeImmutable $now)
+    {
+    }
+
+    /** A time typed by their clock, as YYYY-MM-DDTHH:MM. One that a change of clocks leaves out moves forward by the gap. */
+    public function moment(string $typed): \DateTimeImmutable
+    {
+        return (new \DateTimeImmutable($typed, new \DateTimeZone($this->zone)))->setTimezone(new \DateTimeZone('UTC'));
+    }
+
+    /** As a field of a form holds it: the next full hour of theirs. */
+    public function nextHour(): string
+    {
+        return $this->now->setTimezone(new \DateTimeZone($this->zone))->modify('+1 hour')->format('Y-m-d\TH:00');
+    }
+
+    /** "12:00 in Toronto is Tue 3 March 17:00 here." Nothing where their clock is ours. */
+    public function says(\DateTimeImmutable $at, string $ours): string
+    {
+        return $this->zone === $ours
+            ? ''
+            : $at->setTimezone(new \DateTimeZone($this->zone))->format('H:i').' in '.TimeFormatter::place($this->zone).' is '
+                .TimeFormatter::momentIn($at, $ours).' here.';
+    }
+}

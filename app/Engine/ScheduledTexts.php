@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Engine;
+
+use App\Clock\TimeFormatter;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
+use App\Models\Business;
+use App\Models\ForecastMark;
+use App\Models\Line;
+use App\Models\Message;
+use App\Models\MessageOrigin;
+use App\Models\MessageState;
+use App\Models\Notice;
+use App\Models\Person;
+use App\Models\ScheduledText;
+use App\Models\Staff;
+use App\Sentences\Sentence;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Gate\TextOrigin;
+use Linnet\Core\Reason;
+use Linnet\Core\Rule\Step\TextKind;
+use Linnet\Core\Text\Length;
+use Psr\Clock\ClockInterface;
+
+/**
+ * Texts that somebody typed for a moment to come. They leave by the engine's loop, in the person's own order, past the checks of what is
+ * typed by hand as things are then; one that may not go is told to whoever wrote it.
+ */
+final readonly class ScheduledTexts
+{
+    private const AT_ONCE = 50;
+
+    public function __construct(
+        private ClockInterface $clock,
+        private DatabaseSideEffects $sideEffects,
+        private DirectTexts $direct,
+    ) {
+    }
+
+    public function add(Person $person, Line $line, string $number, Staff $staff, string $body, \DateTimeImmutable $leavesAt): ScheduledText
+    {
+        return DB::transaction(function () use ($person, $line, $number, $staff, $body, $leavesAt): ScheduledText {
+            ForecastMark::leave([$person->id]);
+
+            return ScheduledText::query()->create([
+                'person_id' => $person->id, 'line_id' => $line->id, 'number' => $number, 'staff_id' => $staff->id, 'body' => $body,
+                'leaves_at' => $leavesAt, 'at' => $this->clock->now(),
+            ]);
+        });
+    }
+
+    /**
+     * @param  array{body?: string, leaves_at?: \DateTimeImmutable}  $to
+     * @return bool false where it has left by now
+     */
+    public function change(int $id, array $to): bool
+    {
+        return $this->onOne($id, fn (ScheduledText $text): bool => $text->update($to));
+    }
+
+    /** @return bool false where it has left by now */
+    public function takeBack(int $id): bool
+    {
+        return $this->onOne($id, fn (ScheduledText $text): ?bool => $text->delete());
+    }
+
+    /** @return bool false where it has left by now */
+    public function sendNow(int $id): bool
+    {
+        return $this->leave($id, true);
+    }
+
+    /** @return int how many were due */
+    public function sendDue(): int
+    {
+        $due = ScheduledText::query()
+            ->where('leaves_at', '<=', $this->clock->now())
+            ->orderBy('leaves_at')
+            ->orderBy('id')
+            ->limit(self::AT_ONCE)
+            ->pluck('id');
+
+        return $due->filter(fn (int $id): bool => $this->leave($id, false))->count();
+    }
+
+    private function leave(int $id, bool $isEarly): bool
+    {
+        $person = ScheduledText::query()->whereKey($id)->value('person_id');
+        if ($person === null) {
+            return false;
+        }
+
+        return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use ($id, $isEarly): bool {
+            // Read behind the person's lock: somebody may have moved it, or sent it.
+            $text = ScheduledText::query()->with('line')->whereKey($id)->lockForUpdate()->first();
+            $person = $text === null ? null : $unit->reader->person($text->person_id);
+            if ($text === null || $person === null || (! $isEarly && $text->leaves_at > $unit->now)) {
+                return false;
+            }
+            $refused = $this->direct->send(
+                $unit, $person, $text->line, TextOrigin::Staff, $text->body, "scheduled/$text->id", $text->number, $text->staff_id,
+            );
+            $refused === null
+                ? DirectTexts::answered($text->person_id, $text->line_id)
+                : $this->refuse($unit, $text, $person->called, $refused);
+            $text->delete();
+            ForecastMark::leave([$text->person_id]);
+
+            return true;
+        }, [(int) $person]);
+    }
+
+    /** It stands in the log with its reason, and whoever wrote it is told. */
+    private function refuse(UnitOfWork $unit, ScheduledText $text, string $called, Reason $reason): void
+    {
+        $length = Length::of($text->body);
+        $message = Message::query()->create([
+            'name' => "scheduled/$text->id", 'origin' => MessageOrigin::Staff, 'state' => MessageState::Dropped,
+            'person_id' => $text->person_id, 'line_id' => $text->line_id, 'staff_id' => $text->staff_id, 'kind' => TextKind::Service,
+            'number' => $text->number, 'body' => $text->body, 'encoding' => $length->encoding->value, 'parts' => $length->parts,
+            'price_micros' => 0, 'currency' => $unit->reader->business()->tariff->currency, 'reason' => $reason->toArray(),
+            'wanted_at' => $text->leaves_at, 'at' => $unit->now,
+        ]);
+        $unit->runs->trace($reason, null, null, $text->person_id, null, $message->id);
+        $when = TimeFormatter::momentIn($text->leaves_at, Business::ours()->zone);
+        Notice::query()->create([
+            'name' => "scheduled/$text->id", 'staff_id' => $text->staff_id, 'person_id' => $text->person_id, 'at' => $unit->now,
+            'words' => "Your text to $called for $when did not go. ".Sentence::of($reason),
+        ]);
+    }
+
+    /** @param  \Closure(ScheduledText): mixed  $work */
+    private function onOne(int $id, \Closure $work): bool
+    {
+        return DB::transaction(function () use ($id, $work): bool {
+            $text = ScheduledText::query()->whereKey($id)->lockForUpdate()->first();
+            if ($text === null) {
+                return false;
+            }
+            $work($text);
+            ForecastMark::leave([$text->person_id]);
+
+            return true;
+        });
+    }
+}

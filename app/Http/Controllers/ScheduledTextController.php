@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Clock\TimeFormatter;
+use App\Engine\ScheduledTexts;
+use App\Forecast\Forecaster;
+use App\Models\Business;
+use App\Models\ScheduledText;
+use App\Pages\WritingPage;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+
+/** A text typed by hand that has still to leave: other words, another moment, now, or not at all. */
+final class ScheduledTextController
+{
+    public function update(
+        Request $request,
+        int $scheduled,
+        ScheduledTexts $texts,
+        Forecaster $forecaster,
+        WritingPage $page,
+    ): RedirectResponse {
+        $said = $request->validate([
+            'do' => 'required|in:words,move,now,take_back',
+            'text' => 'required_if:do,words|nullable|exclude_unless:do,words|string|max:1600',
+            'at' => 'required_if:do,move|nullable|exclude_unless:do,move|date_format:Y-m-d\TH:i',
+        ], ['text.required_if' => 'Write something first.', 'at.required_if' => 'Say when it is to leave.']);
+        $one = ScheduledText::query()->with('person')->find($scheduled);
+        if ($one === null) {
+            return self::back($request)->with('done', self::GONE);
+        }
+        $page->to($one->person, $one->line_id);
+        [$isDone, $told] = match ($said['do']) {
+            'words' => [
+                $texts->change($one->id, ['body' => trim(str_replace("\r\n", "\n", (string) $said['text']))]), 'It has other words now.',
+            ],
+            'move' => $this->move($texts, $one, $page, (string) $said['at']),
+            'now' => [$texts->sendNow($one->id), 'It goes now, if it may.'],
+            default => [$texts->takeBack($one->id), 'It is taken back, and will not be sent.'],
+        };
+        $forecaster->look($one->person_id);
+
+        return self::back($request)->with('done', $isDone ? $told : self::GONE);
+    }
+
+    private const GONE = 'It has left by now, or was taken back.';
+
+    /** @return array{bool, string} */
+    private function move(ScheduledTexts $scheduled, ScheduledText $text, WritingPage $page, string $typed): array
+    {
+        $at = $page->time->moment($typed);
+        if ($at <= $page->time->now) {
+            throw ValidationException::withMessages([
+                'at' => 'That is past. It is '.TimeFormatter::momentIn($page->time->now, $page->receiver->zone).' for them now.',
+            ]);
+        }
+
+        return [
+            $scheduled->change($text->id, ['leaves_at' => $at]),
+            trim('It is moved to '.TimeFormatter::momentIn($at, $page->receiver->zone).'. '.$page->time->says($at, Business::current()->zone)),
+        ];
+    }
+
+    private static function back(Request $request): RedirectResponse
+    {
+        $back = (string) $request->string('back');
+
+        // Ours alone, whatever was sent.
+        return redirect()->to(preg_match('~^/(?![/\\\\])~', $back) === 1 ? $back : route('home'));
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Clock\TimeFormatter;
+use App\Engine\DirectTexts;
+use App\Engine\ScheduledTexts;
+use App\Forecast\Forecaster;
+use App\Models\Business;
+use App\Models\Conversation;
+use App\Models\Line;
+use App\Models\Person;
+use App\Models\Staff;
+use App\Pages\WritingPage;
+use App\Sentences\Sentence;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use Linnet\Core\Record\PersonNumber;
+
+/** A text that somebody types to one person: from a line, to one of their numbers, now or at a moment of their day. */
+final class TextByHandController
+{
+    /** Further ahead nobody remembers it. */
+    private const LONGEST = '+1 year';
+
+    public function create(Request $request, Person $person, WritingPage $page): View
+    {
+        $line = $request->validate(['line' => 'nullable|integer'])['line'] ?? null;
+
+        return view('people.write', ['page' => $page->to($person, $line === null ? null : (int) $line)]);
+    }
+
+    /** What a moment of their day is by our clock. */
+    public function moment(Request $request, Person $person, WritingPage $page): string
+    {
+        $typed = $request->validate(['at' => 'nullable|date_format:Y-m-d\TH:i'])['at'] ?? null;
+        $page->to($person);
+
+        return $typed === null ? '' : e($page->time->says($page->time->moment($typed), Business::current()->zone));
+    }
+
+    public function store(
+        Request $request,
+        Person $person,
+        WritingPage $page,
+        DirectTexts $texts,
+        ScheduledTexts $scheduled,
+        Forecaster $forecaster,
+    ): RedirectResponse {
+        $page->to($person);
+        $here = $this->here($request, $person);
+        try {
+            $said = $request->validate([
+                'text' => 'required|string|max:1600', 'line' => 'required|integer|exists:lines,id', 'number' => 'nullable|string|max:20',
+                'when' => 'nullable|in:now,later', 'at' => 'required_if:when,later|nullable|exclude_unless:when,later|date_format:Y-m-d\TH:i',
+            ], ['text.required' => 'Write something first.', 'at.required_if' => 'Say when it is to leave.', 'line.*' => 'Choose a line.']);
+            $body = trim(str_replace("\r\n", "\n", (string) $said['text']));
+            $line = Line::query()->findOrFail((int) $said['line']);
+            $number = self::number($page, $said['number'] ?? null);
+            $staff = Staff::asking($request);
+            if (($said['when'] ?? 'now') !== 'later') {
+                $refused = $texts->fromStaff($person->id, $line, $number->e164, $staff, $body);
+                $refused === null || throw ValidationException::withMessages(['text' => Sentence::of($refused)]);
+
+                return redirect($this->threadOf($person, $line));
+            }
+            $at = $this->future($page, (string) $said['at']);
+        } catch (ValidationException $e) {
+            // What was typed stays with whom it was written to: by now another may be the first of those who wait.
+            throw $e->redirectTo($here);
+        }
+        $scheduled->add($person, $line, $number->e164, $staff, $body, $at);
+        $forecaster->look($person->id);
+        $ours = Business::current()->zone;
+
+        return redirect($here)->with('done', trim('It leaves on '.TimeFormatter::momentIn($at, $page->receiver->zone).
+            ($page->receiver->zone === $ours ? '. ' : " for {$page->receiver->who}. ").$page->time->says($at, $ours)));
+    }
+
+    private static function number(WritingPage $page, ?string $asked): PersonNumber
+    {
+        foreach ($page->numbers() as $number) {
+            if ($asked === null || $number->e164 === $asked) {
+                return $number;
+            }
+        }
+
+        throw ValidationException::withMessages([
+            'number' => $asked === null ? "{$page->receiver->who} has no number to text." : 'That number is not theirs any more. Choose another.',
+        ]);
+    }
+
+    private function future(WritingPage $page, string $typed): \DateTimeImmutable
+    {
+        $at = $page->time->moment($typed);
+        $zone = $page->receiver->zone;
+        $now = TimeFormatter::momentIn($page->time->now, $zone);
+        $where = $zone === Business::current()->zone ? '' : ' in '.TimeFormatter::place($zone);
+        $wrong = match (true) {
+            $at <= $page->time->now => "That is past. It is $now$where now.",
+            $at > $page->time->now->modify(self::LONGEST) => 'Choose a moment within a year.',
+            default => null,
+        };
+
+        return $wrong === null ? $at : throw ValidationException::withMessages(['at' => $wrong]);
+    }
+
+    /** The page it was written on. */
+    private function here(Request $request, Person $person): string
+    {
+        $conversation = Conversation::query()->where('person_id', $person->id)->find($request->integer('conversation'));
+
+        return $conversation === null
+            ? route('people.write', ['person' => $person, 'line' => $request->integer('line') ?: null])
+            : route('conversations.show', $conversation);
+    }
+
+    private function threadOf(Person $person, Line $line): string
+    {
+        $thread = Conversation::query()->where('person_id', $person->id)->where('line_id', $line->id)->firstOrFail();
+
+        return route('conversations.show', $thread);
+    }
+}

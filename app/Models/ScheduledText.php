@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A text that somebody typed and that has still to leave, at the moment they chose.
+ *
+ * @property int $id
+ * @property int $person_id
+ * @property int $line_id
+ * @property int $staff_id who typed it
+ * @property string $number E.164 it goes to
+ * @property string $body
+ * @property CarbonImmutable $leaves_at
+ * @property CarbonImmutable $at when it was written
+ * @property-read Person $person
+ * @property-read Line $line
+ * @property-read Staff $staff
+ */
+final class ScheduledText extends Model
+{
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['leaves_at' => 'immutable_datetime', 'at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Person, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
+    }
+
+    /** @return BelongsTo<Line, $this> */
+    public function line(): BelongsTo
+    {
+        return $this->belongsTo(Line::class);
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function staff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class);
+    }
+}

@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Engine;
+
+use App\Engine\ScheduledTexts;
+use App\Models\ComingText;
+use App\Models\Conversation;
+use App\Models\Line;
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Notice;
+use App\Models\Person;
+use App\Models\Role;
+use App\Models\ScheduledText;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\Feature\TestCase;
+
+/** Texts typed by hand for a moment of the other's day. */
+final class ScheduledTextsTest extends TestCase
+{
+    private const ANA = '+14165550142';
+
+    public function testItLeavesAtTheMomentInTheirDayOnceAndIsSeenAmongWhatIsComing(): void
+    {
+        $ana = $this->person(self::ANA);
+        $this->textFrom(self::ANA, 'Is the quay open on Wednesday?');
+        $thread = Conversation::query()->where('person_id', $ana->id)->sole();
+        $this->type($ana, 'It is, from nine.', '2026-03-03T12:00')
+            ->assertRedirect(route('conversations.show', $thread))
+            ->assertSessionHas('done', 'It leaves on Tue 3 March 12:00 for Ana. 12:00 in Toronto is Tue 3 March 17:00 here.');
+
+        self::assertSame('2026-03-03 17:00', ScheduledText::query()->sole()->leaves_at->format('Y-m-d H:i'));
+        self::assertNotNull($thread->refresh()->waiting_since, 'nobody has answered yet');
+        $coming = ComingText::query()->where('person_id', $ana->id)->whereNull('rule_id')->sole();
+        self::assertSame(['It is, from nine.', '2026-03-03 17:00:00'], [$coming->body, (string) $coming->leaves_at]);
+        $pages = [route('people.show', $ana), route('conversations.show', $thread), '/ahead?at=2026-03-03T17', '/ahead/2026-03-03'];
+        foreach ($pages as $page) {
+            $this->actingAs($this->staff(Role::Administrator))->get($page)->assertSee('It is, from nine.');
+        }
+        $this->travelToMoment('2026-03-03 16:59');
+        $this->work();
+        self::assertSame([], $this->sentTo(self::ANA));
+
+        $this->travelToMoment('2026-03-03 17:00');
+        $this->work();
+        $this->work();
+        $this->forecast();
+        self::assertSame(['It is, from nine.'], $this->sentTo(self::ANA));
+        self::assertNull($thread->refresh()->waiting_since);
+        self::assertSame(0, ScheduledText::query()->count() + ComingText::query()->whereNotNull('scheduled_text_id')->count());
+    }
+
+    public function testItIsChangedMovedSentAtOnceOrTakenBackUntilItLeaves(): void
+    {
+        $ana = $this->person(self::ANA);
+        $this->type($ana, 'See you on Friday', '2026-03-03T12:00');
+        $one = ScheduledText::query()->sole();
+        $this->act($one, ['do' => 'words', 'text' => 'See you on Saturday'])->assertSessionHas('done', 'It has other words now.');
+        $this->act($one, ['do' => 'words', 'text' => ''])->assertSessionHasErrors(['text' => 'Write something first.']);
+        $this->act($one, ['do' => 'move', 'at' => '2026-03-01T12:00'])->assertSessionHasErrors('at');
+        $this->act($one, ['do' => 'move', 'at' => '2026-03-04T12:00']);
+        $this->travelToMoment('2026-03-03 18:00');
+        $this->work();
+        self::assertSame([], $this->sentTo(self::ANA));
+
+        $this->act($one, ['do' => 'now']);
+        $this->work();
+        self::assertSame(['See you on Saturday'], $this->sentTo(self::ANA));
+        $this->act($one, ['do' => 'take_back'])->assertSessionHas('done', 'It has left by now, or was taken back.');
+
+        $this->type($ana, 'Never mind', '2026-03-05T12:00');
+        $this->act(ScheduledText::query()->sole(), ['do' => 'take_back']);
+        $this->travelToMoment('2026-03-06 18:00');
+        $this->work();
+        self::assertSame(['See you on Saturday'], $this->sentTo(self::ANA));
+    }
+
+    public function testAStopThatCameMeanwhileKeepsItFromLeavingAndWhoWroteItIsTold(): void
+    {
+        $ana = $this->person(self::ANA);
+        $this->type($ana, 'Are you coming?', '2026-03-03T12:00');
+        $this->textFrom(self::ANA, 'STOP');
+        $this->work();
+        $this->forecast();
+        self::assertSame('gate.opted_out', ComingText::query()->whereNotNull('scheduled_text_id')->sole()->held);
+        $this->travelToMoment('2026-03-03 17:00');
+        $this->work();
+
+        self::assertSame([MessageState::Dropped, 'gate.opted_out'], [
+            Message::query()->where('body', 'Are you coming?')->sole()->state,
+            Message::query()->where('body', 'Are you coming?')->sole()->reason['code'] ?? null,
+        ]);
+        self::assertSame(
+            'Your text to Ana for Tue 3 March 17:00 did not go. Not sent: Ana has said stop.',
+            Notice::query()->where('staff_id', $this->staff(Role::Agent)->id)->sole()->words,
+        );
+        self::assertFalse(resolve(ScheduledTexts::class)->sendNow(1));
+    }
+
+    public function testWhatCannotBeIsSaidAtItsFieldAndWhatWasTypedStays(): void
+    {
+        $ana = $this->person(self::ANA);
+        $this->type($ana, 'Hello', '2026-03-02T04:59')
+            ->assertSessionHasErrors(['at' => 'That is past. It is Mon 2 March 05:00 in Toronto now.'])
+            ->assertSessionHasInput('text', 'Hello');
+        $this->type($ana, 'Hello', '2027-03-03T12:00')->assertSessionHasErrors(['at' => 'Choose a moment within a year.']);
+        $this->type($ana, 'Hello', '')->assertSessionHasErrors(['at' => 'Say when it is to leave.']);
+        $this->type($ana, 'Hello', '2026-03-03T12:00', ['number' => self::WEN])->assertSessionHasErrors('number');
+        $this->type($ana, 'Hello', '2026-03-03T12:00', ['line' => 99])->assertSessionHasErrors(['line' => 'Choose a line.']);
+        $nobody = Person::query()->create(['first_name' => 'Ada', 'fields' => [], 'added_at' => now()]);
+        $this->type($nobody, 'Hello', '2026-03-03T12:00')->assertSessionHasErrors(['number' => 'Ada has no number to text.']);
+        $this->get(route('people.write', $nobody))->assertSee('Ada has no number');
+        $this->get(route('people.moment', $ana).'?at=2026-03-03T12:00')->assertSee('12:00 in Toronto is Tue 3 March 17:00 here.');
+        self::assertSame(0, ScheduledText::query()->count());
+    }
+
+    /**
+     * @param  array<string, mixed>  $with
+     * @return TestResponse<Response>
+     */
+    private function type(Person $person, string $text, string $at, array $with = []): TestResponse
+    {
+        $line = Line::query()->where('number', self::FRONT_DESK)->sole()->id;
+        $thread = Conversation::query()->where('person_id', $person->id)->value('id');
+
+        return $this->actingAs($this->staff(Role::Agent))->post(
+            route('people.texts.store', $person),
+            $with + ['text' => $text, 'line' => $line, 'conversation' => $thread, 'when' => 'later', 'at' => $at],
+        );
+    }
+
+    /**
+     * @param  array<string, string>  $what
+     * @return TestResponse<Response>
+     */
+    private function act(ScheduledText $text, array $what): TestResponse
+    {
+        return $this->actingAs($this->staff(Role::Agent))->put(route('scheduled-texts.update', $text->id), $what);
+    }
+
+    /** @return list<string> what was typed */
+    private function sentTo(string $number): array
+    {
+        return array_values(
+            array_filter(array_map(
+                fn (array $text): string => $text['to'] === $number && ! str_contains($text['text'], 'Osier Quay') ? $text['text'] : '',
+                $this->handedOver,
+            )),
+        );
+    }
+}
