@@ -76,9 +76,11 @@ final class TextByHandController
         $scheduled->add($person, $line, $number->e164, $staff, $body, $at);
         $forecaster->look($person->id);
         $ours = Business::current()->zone;
+        $whose = $page->receiver->zone === $ours ? '' : " for {$page->receiver->who}";
+        $told = 'It leaves on '.TimeFormatter::momentIn($at, $page->receiver->zone)."$whose. ".$page->time->says($at, $ours);
 
-        return redirect($here)->with('done', trim('It leaves on '.TimeFormatter::momentIn($at, $page->receiver->zone).
-            ($page->receiver->zone === $ours ? '. ' : " for {$page->receiver->who}. ").$page->time->says($at, $ours)));
+        // Where it stands among what is coming.
+        return redirect($request->has('conversation') ? $here : route('people.show', $person))->with('done', trim($told));
     }
 
     private static function number(WritingPage $page, ?string $asked): PersonNumber

@@ -1,0 +1,40 @@
+import { expect, test } from '@playwright/test';
+import { clockTo, expectAccessible, handsetOf, logIn } from './world.js';
+
+const ANA = '+14165550142';
+
+test('a text at 12:00 in Toronto is written from the boathouse, moved, and seen to arrive', async ({ page }) => {
+  clockTo('2026-04-13T09:00:00Z');
+  await logIn(page);
+  await page.goto('/people?find=416%20555%200142');
+  await page.locator('tbody a').first().click();
+  await page.getByRole('link', { name: 'Write', exact: true }).click();
+  await expect(page.getByLabel('From')).toHaveValue(/\d+/);
+  await page.getByPlaceholder('Write to Ana').fill('Your oars are mended. Come by when it suits you.');
+  await expect(page.locator('#measure')).toContainText('1 part');
+  await page.getByText('At a moment…').click();
+  await page.getByLabel('In Ana’s day (Toronto)').fill('2026-04-13T04:00');
+  await page.getByRole('button', { name: 'Send it then' }).click();
+  await expect(page.getByRole('alert')).toContainText('That is past. It is Mon 13 April 05:00 in Toronto now.');
+  await expect(page.getByPlaceholder('Write to Ana')).toHaveValue(/Your oars are mended/);
+  await page.getByLabel('In Ana’s day (Toronto)').fill('2026-04-13T12:00');
+  await expect(page.locator('.moment')).toHaveText('12:00 in Toronto is Mon 13 April 17:00 here.');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Send it then' }).click();
+  await expect(page.locator('#toast')).toContainText('It leaves on Mon 13 April 12:00 for Ana.');
+  await expect(page.locator('.coming-text').filter({ hasText: 'Your oars are mended' })).toBeVisible();
+
+  await page.goto('/ahead?at=2026-04-13T17');
+  const text = page.locator('.coming-text').filter({ hasText: 'Your oars are mended' });
+  await expect(text).toContainText('written by Mira Okafor');
+  await text.getByText('Move', { exact: true }).click();
+  await expectAccessible(page);
+  await text.getByLabel('To (Toronto)').fill('2026-04-13T13:30');
+  await text.getByRole('button', { name: 'Move it' }).click();
+  await expect(page.locator('#toast')).toContainText('13:30 in Toronto is Mon 13 April 18:30 here.');
+
+  clockTo('2026-04-13T17:29:00Z');
+  await expect(await handsetOf(page, ANA)).not.toContainText('Your oars are mended');
+  clockTo('2026-04-13T17:30:00Z');
+  await expect(page.locator('#texts')).toContainText('Your oars are mended. Come by when it suits you.');
+});
