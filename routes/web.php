@@ -58,6 +58,7 @@ use App\Http\Controllers\SafeguardsController;
 use App\Http\Controllers\ScheduledTextController;
 use App\Http\Controllers\SentController;
 use App\Http\Controllers\SettingsController;
+use App\Http\Controllers\SetupController;
 use App\Http\Controllers\SourceController;
 use App\Http\Controllers\SourceMappingController;
 use App\Http\Controllers\StarterController;
@@ -79,6 +80,8 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('guest')->group(function (): void {
     Route::get('log-in', [LogInController::class, 'show'])->name('log-in');
     Route::post('log-in', [LogInController::class, 'store']);
+    Route::get('install', [SetupController::class, 'show'])->name('install');
+    Route::post('install', [SetupController::class, 'store'])->middleware('throttle:forms');
 });
 
 // What people outside open: no session, no cookie, and not too often.

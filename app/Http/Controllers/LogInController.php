@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Staff;
+use App\Setup\Setup;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -27,9 +28,9 @@ final class LogInController
     /** So many wrong tries at one account within the hour, from wherever, and each further one takes longer. */
     private const MANY_OF_ONE = 20;
 
-    public function show(): View
+    public function show(): View|RedirectResponse
     {
-        return view('log-in.show');
+        return Setup::isDone() ? view('log-in.show') : redirect()->route('install');
     }
 
     public function store(Request $request): RedirectResponse
