@@ -81,7 +81,7 @@ Route::middleware('guest')->group(function (): void {
     Route::get('log-in', [LogInController::class, 'show'])->name('log-in');
     Route::post('log-in', [LogInController::class, 'store']);
     Route::get('install', [SetupController::class, 'show'])->name('install');
-    Route::post('install', [SetupController::class, 'store'])->middleware('throttle:forms');
+    Route::post('install', [SetupController::class, 'store'])->middleware('throttle:forms')->name('install.store');
 });
 
 // What people outside open: no session, no cookie, and not too often.
@@ -309,6 +309,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('settings/forms', [FormController::class, 'store'])->name('forms.store');
         Route::put('settings/forms/{form}', [FormController::class, 'update'])->name('forms.update');
         Route::get('settings', [SettingsController::class, 'index'])->name('settings.index');
+        Route::put('settings/business', [SettingsController::class, 'business'])->name('settings.business');
         Route::put('settings/people', [SettingsController::class, 'people'])->name('settings.people');
         Route::post('settings/record-types', [RecordTypeController::class, 'store'])->name('record-types.store');
         Route::get('settings/record-types/{type}', [RecordTypeController::class, 'show'])->name('record-types.show');

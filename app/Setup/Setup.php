@@ -14,7 +14,11 @@ use Illuminate\Support\Str;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\RecordType as CoreType;
 
-/** Makes a business and its first administrator where there is none. */
+/**
+ * Makes a business and its first administrator where there is none.
+ *
+ * @phpstan-import-type Said from SetupForm
+ */
 final class Setup
 {
     private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
@@ -25,7 +29,7 @@ final class Setup
     }
 
     /**
-     * @param  array{business: string, country: string, zone: string, currency: string, name: string, email: string, password: string}  $said
+     * @param  Said  $said
      * @return Staff|null null where somebody else has been quicker
      */
     public static function run(#[\SensitiveParameter] array $said): ?Staff

@@ -8,7 +8,12 @@ use Illuminate\Support\Facades\Validator;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 
-/** What has to be known of a business and its first administrator, from the first page or the command. */
+/**
+ * What has to be known of a business and its first administrator, from the first page or the command.
+ *
+ * @phpstan-type Said array{
+ *   business: string, country: string, zone: string, currency: string, name: string, email: string, password: string}
+ */
 final class SetupForm
 {
     private const WORDS = [
@@ -24,22 +29,43 @@ final class SetupForm
 
     /**
      * @param  array<array-key, mixed>  $typed
-     * @return array{business: string, country: string, zone: string, currency: string, name: string, email: string, password: string}
+     * @return Said
      *
      * @throws ValidationException
      */
     public static function read(#[\SensitiveParameter] array $typed): array
     {
-        /** @var array{business: string, country: string, zone: string, currency: string, name: string, email: string, password: string} */
-        return Validator::make($typed, [
-            'business' => 'required|string|max:80',
-            'country' => ['required', 'string', Rule::in(array_keys(self::countries()))],
+        /** @var Said */
+        return Validator::make($typed, self::ofBusiness() + [
             'zone' => ['required', 'string', Rule::in(\DateTimeZone::listIdentifiers())],
             'currency' => ['required', 'string', Rule::in(array_keys(self::currencies()))],
             'name' => 'required|string|max:80',
             'email' => 'required|email|max:120',
             'password' => 'required|string|min:10|max:200',
         ], self::WORDS)->validate();
+    }
+
+    /**
+     * What may be changed of it later.
+     *
+     * @param  array<array-key, mixed>  $typed
+     * @return array{business: string, country: string}
+     *
+     * @throws ValidationException
+     */
+    public static function readBusiness(array $typed): array
+    {
+        /** @var array{business: string, country: string} */
+        return Validator::make($typed, self::ofBusiness(), self::WORDS)->validate();
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofBusiness(): array
+    {
+        return [
+            'business' => 'required|string|max:80',
+            'country' => ['required', 'string', Rule::in(array_keys(self::countries()))],
+        ];
     }
 
     /** @return array<string, string> by ISO 3166-1 alpha-2, in the order of their names */

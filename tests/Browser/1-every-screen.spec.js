@@ -8,6 +8,7 @@ const screens = [
   '/ahead/2026-03-03',
   '/sent/1',
   '/people/1/why-not?rule=1',
+  '/people/1/write',
   '/rules',
   '/rules/1',
   '/rules/1?find=to',

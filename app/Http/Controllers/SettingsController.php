@@ -10,6 +10,7 @@ use App\Models\Calendar;
 use App\Models\Conflicts;
 use App\Models\RecordType;
 use App\Outside\Mailbox;
+use App\Setup\SetupForm;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -44,7 +45,17 @@ final class SettingsController
             'abilities' => Ability::cases(),
             'dated' => RecordType::query()->where('key', '!=', CoreType::PERSON)->whereNotNull('start_field')->orderBy('name')->get(),
             'conflicts' => Conflicts::cases(),
+            'countries' => SetupForm::countries(),
         ]);
+    }
+
+    /** Its name, which texts carry, and the country that numbers without one are read in. */
+    public function business(Request $request): RedirectResponse
+    {
+        $said = SetupForm::readBusiness($request->all());
+        Business::current()->update(['name' => $said['business'], 'country' => $said['country']]);
+
+        return redirect()->route('settings.index')->with('done', 'Kept.');
     }
 
     /** What happens when what somebody is known by leads to two people. */

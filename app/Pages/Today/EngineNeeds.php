@@ -28,6 +28,7 @@ final class EngineNeeds
     public static function all(?Staff $staff, \DateTimeImmutable $now, string $zone): array
     {
         return [
+            ...self::noLine(),
             ...self::doubts(),
             ...self::lines(),
             ...self::releases($now, $zone),
@@ -75,6 +76,14 @@ final class EngineNeeds
                 )
                 ->all(),
         );
+    }
+
+    /** @return list<Need> */
+    private static function noLine(): array
+    {
+        return Line::query()->exists() ? [] : [
+            new Need('held', 'There is no line to send from', 'Until there is one, no text can leave.', 'Add a line', route('lines.index')),
+        ];
     }
 
     /** @return list<Need> */

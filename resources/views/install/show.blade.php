@@ -1,6 +1,6 @@
 <x-bare title="Set up Linnet">
-    <p class="soft mb-5">Nobody can log in here yet. Say whose texts these will be, and who looks after them first. All of it can be changed later.</p>
-    <form method="post" action="{{ route('install') }}">
+    <p class="soft mb-5">Nobody can log in here yet. Say whose texts these will be, and who looks after them first. Take care with the time zone: days are counted by it, and it stays.</p>
+    <form method="post" action="{{ route('install.store') }}">
         @csrf
         <x-field name="business" label="What the business is called (its texts carry the name)">
             <input class="input w-full" name="business" value="{{ old('business') }}" maxlength="80" required autofocus @error('business') aria-invalid="true" aria-describedby="business-error" @enderror>

@@ -4,6 +4,9 @@
     @if ($page->outage !== null)
         <p class="need mb-4"><span class="tone bad"><x-icon name="circle-alert" /></span><span>The carrier has not answered since {{ \App\Clock\TimeFormatter::sinceWhen($page->outage->since, $page->now, $page->day->zone) }}; <a class="link" href="{{ route('sent.index', ['state' => 'ready']) }}">{{ \App\Clock\TimeFormatter::count($page->outage->waiting(), 'text waits', 'texts wait') }}</a>. It is asked again every minute at least, and each text leaves as long as it still makes sense.</span></p>
     @endif
+    @if ($page->lines->isEmpty())
+        <x-empty>There is no line yet, so nothing can be sent. Add the number your texts come from, or a name of up to 11 letters that cannot be answered.</x-empty>
+    @else
     <p class="mb-1"><x-export /></p>
     <div class="table-wrap"><table class="table">
         <thead><tr><th scope="col">Line</th><th scope="col">State</th><th scope="col" class="n">Left today</th><th scope="col" class="n">Waiting</th><th scope="col">May send</th><th scope="col">Failures</th></tr></thead>
@@ -21,6 +24,7 @@
         </tbody>
     </table></div>
     <x-pages :list="$page->lines" />
+    @endif
     @can('administer')
         <form class="flex gap-2 flex-wrap items-end mt-5" method="post" action="{{ route('lines.store') }}" aria-label="Add a line">@csrf
             <label><span class="label">You call it</span><input class="input w-44" name="name" value="{{ old('name') }}" placeholder="second desk" maxlength="40"></label>

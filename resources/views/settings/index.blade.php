@@ -1,6 +1,6 @@
 <x-page title="Settings">
     <h1>Settings</h1>
-    <p class="soft mb-1">What your records are made of, who may fetch them from outside, and what a text costs.</p>
+    <p class="soft mb-1">What the business is called, what its records are made of, who may fetch them from outside, and what a text costs.</p>
     <p class="flex gap-4 flex-wrap mb-4"><a class="link" href="{{ route('forms.index') }}">Forms that anybody may fill in</a><a class="link" href="{{ route('pools.index') }}">Shared wordings and codes</a></p>
     @if (session('token'))
         <section class="panel mb-4 secret"><h2 class="mb-1">Copy the token now</h2><p class="soft sm mb-2">It is shown this once.</p><p><code id="token">{{ session('token') }}</code></p></section>
@@ -38,6 +38,13 @@
             </form>
         </section>
         <aside>
+            <h2 class="mb-1">The business</h2>
+            <form method="post" action="{{ route('settings.business') }}" class="mb-6">@csrf @method('put')
+                <x-field name="business" label="What it is called (its texts carry the name)"><input class="input w-full" name="business" value="{{ old('business', $business->name) }}" maxlength="80" @error('business') aria-invalid="true" aria-describedby="business-error" @enderror></x-field>
+                <x-field name="country" label="Country: a number typed without one is read as one of its own"><select class="input w-full" name="country" @error('country') aria-invalid="true" aria-describedby="country-error" @enderror>@foreach ($countries as $code => $name)<option value="{{ $code }}" @selected(old('country', $business->country) === $code)>{{ $name }}</option>@endforeach</select></x-field>
+                <p class="soft sm mb-2">Its days go by the clock of {{ \App\Clock\TimeFormatter::place($business->zone) }}.</p>
+                <button class="btn small">Keep</button>
+            </form>
             <h2 class="mb-1">Mail</h2>
             <p class="mb-6">@if ($mailIsThere)<x-tone tone="well">Mail goes out by “{{ config('mail.default') }}”.</x-tone>@else<x-tone tone="bad">No mail server is set up.</x-tone> Rules that write emails cannot: each says so, and can be tried again. Whoever runs this server gives MAIL_MAILER=smtp with MAIL_HOST, MAIL_PORT, MAIL_USERNAME and MAIL_PASSWORD in .env, and starts the workers again.@endif</p>
             <h2 class="mb-1">Who is who</h2>

@@ -74,10 +74,12 @@
                 @endforelse
 
                 <h2 class="mt-6 mb-1">Rules at work</h2>
+                @php($rulesAtWork = $page->rulesAtWork())
+                @if ($rulesAtWork === [])<p class="soft sm">None is switched on.@can('administer') <a class="link" href="{{ route('rules.index') }}">Write one, or begin with a starter</a>.@endcan</p>@else
                 <table class="table">
                     <thead><tr><th scope="col">30 days</th><th scope="col" class="n">texts</th><th scope="col" class="n">answered</th></tr></thead>
                     <tbody>
-                    @foreach ($page->rulesAtWork() as $row)
+                    @foreach ($rulesAtWork as $row)
                         <tr>
                             <td><a class="link" href="{{ route('rules.show', $row['rule']) }}">{{ $row['rule']->name }}</a></td>
                             <td class="n"><a href="{{ route('sent.index', ['rule' => $row['rule']->id, 'state' => 'left', 'from' => $page->since->date]) }}">{{ $row['texts'] }}</a></td>
@@ -86,6 +88,7 @@
                     @endforeach
                     </tbody>
                 </table>
+                @endif
             </section>
         </div>
     </div>

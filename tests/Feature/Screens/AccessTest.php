@@ -49,6 +49,7 @@ final class AccessTest extends TestCase
         'imports.go-on' => 'administer', 'imports.take-back' => 'administer', 'imports.destroy' => 'administer',
         'imports.refused' => 'administer', 'records.move' => 'administer', 'records.bulk' => 'administer', 'records.save' => 'administer',
         'records.forget' => 'administer', 'settings.index' => 'administer', 'settings.people' => 'administer',
+        'settings.business' => 'administer',
         'record-types.store' => 'administer', 'record-types.show' => 'administer', 'record-types.update' => 'administer',
         'record-types.fields.store' => 'administer', 'record-types.fields.update' => 'administer',
         'record-types.fields.move' => 'administer', 'record-types.fields.destroy' => 'administer',

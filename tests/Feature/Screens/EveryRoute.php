@@ -34,7 +34,10 @@ use Illuminate\Support\Facades\Route;
 trait EveryRoute
 {
     /** What asks nobody who they are. */
-    private const OPEN = ['log-in', 'install', 'in.carrier', 'in.source', 'calendar', 'links.open', 'pictures.show', 'forms.public', 'forms.send'];
+    private const OPEN = [
+        'log-in', 'install', 'install.store', 'in.carrier', 'in.source', 'calendar', 'links.open',
+        'pictures.show', 'forms.public', 'forms.send',
+    ];
 
     /** @var array<string, int|string> by the parameter of a route, what it may name */
     private array $named = [];
