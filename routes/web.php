@@ -16,6 +16,7 @@ use App\Http\Controllers\FormController;
 use App\Http\Controllers\HolidaysController;
 use App\Http\Controllers\HomeController;
 use App\Http\Controllers\ImportController;
+use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LimitsController;
 use App\Http\Controllers\LineController;
@@ -28,6 +29,7 @@ use App\Http\Controllers\NumberLookupController;
 use App\Http\Controllers\OpenLinkController;
 use App\Http\Controllers\OutboundTaskController;
 use App\Http\Controllers\OwnTextController;
+use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PoolController;
@@ -61,6 +63,7 @@ use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SetupController;
 use App\Http\Controllers\SourceController;
 use App\Http\Controllers\SourceMappingController;
+use App\Http\Controllers\StaffController;
 use App\Http\Controllers\StarterController;
 use App\Http\Controllers\StartRuleController;
 use App\Http\Controllers\StuckRunsController;
@@ -99,11 +102,15 @@ Route::get('l/{code}', OpenLinkController::class)
 Route::middleware('throttle:forms')->group(function (): void {
     Route::get('f/{form}', [PublicFormController::class, 'show'])->name('forms.public');
     Route::post('f/{form}', [PublicFormController::class, 'store'])->name('forms.send');
+    Route::get('invitations/{token}', [InvitationController::class, 'show'])->name('invitations.show');
+    Route::post('invitations/{token}', [InvitationController::class, 'store'])->name('invitations.store');
 });
 
 Route::middleware('auth')->group(function (): void {
     Route::post('log-out', [LogInController::class, 'destroy'])->name('log-out');
     Route::get('/', HomeController::class)->name('home');
+    Route::get('password', [PasswordController::class, 'edit'])->name('password.edit');
+    Route::put('password', [PasswordController::class, 'update'])->middleware('throttle:forms')->name('password.update');
 
     // Everybody who logs in sees conversations and people.
     Route::get('conversations', [ConversationController::class, 'index'])->name('conversations.index');
@@ -309,6 +316,9 @@ Route::middleware('auth')->group(function (): void {
         Route::post('settings/forms', [FormController::class, 'store'])->name('forms.store');
         Route::put('settings/forms/{form}', [FormController::class, 'update'])->name('forms.update');
         Route::get('settings', [SettingsController::class, 'index'])->name('settings.index');
+        Route::get('settings/staff', [StaffController::class, 'index'])->name('staff.index');
+        Route::post('settings/staff', [StaffController::class, 'store'])->name('staff.store');
+        Route::put('settings/staff/{member}', [StaffController::class, 'update'])->whereNumber('member')->name('staff.update');
         Route::put('settings/business', [SettingsController::class, 'business'])->name('settings.business');
         Route::put('settings/people', [SettingsController::class, 'people'])->name('settings.people');
         Route::post('settings/record-types', [RecordTypeController::class, 'store'])->name('record-types.store');

@@ -48,7 +48,7 @@ final readonly class ReleasePrompts
         if ($many === 0) {
             return 0;
         }
-        $those = Staff::query()->orderBy('id')->get()->filter(fn (Staff $one): bool => $one->role->administers());
+        $those = Staff::query()->whereNull('off_at')->orderBy('id')->get()->filter(fn (Staff $one): bool => $one->role->administers());
         foreach ($those as $one) {
             OutboundTaskQueue::add("release/$rule->id/{$at->getTimestamp()}/$one->id", OutboundTaskKind::Email, $one->email, [
                 'subject' => ucfirst(TimeFormatter::count($many, 'text waits', 'texts wait'))." for you: $rule->name",

@@ -18,6 +18,9 @@ use Laravel\Sanctum\HasApiTokens;
  * @property string|null $number
  * @property CarbonImmutable|null $number_confirmed_at when a code that was sent to the number came back
  * @property bool $texts_allowed whether rules may text them
+ * @property string|null $invited_hash of the link that leads to a password; null where they have one
+ * @property CarbonImmutable|null $invited_until
+ * @property CarbonImmutable|null $off_at since when they log in no more
  */
 final class Staff extends User
 {
@@ -27,14 +30,19 @@ final class Staff extends User
 
     protected $table = 'staff';
 
-    protected $fillable = ['name', 'email', 'password', 'role', 'number', 'number_confirmed_at', 'texts_allowed'];
+    protected $fillable = [
+        'name', 'email', 'password', 'role', 'number', 'number_confirmed_at', 'texts_allowed', 'invited_hash', 'invited_until', 'off_at',
+    ];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'invited_hash'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'texts_allowed' => 'boolean', 'number_confirmed_at' => 'immutable_datetime'];
+        return [
+            'password' => 'hashed', 'role' => Role::class, 'texts_allowed' => 'boolean', 'number_confirmed_at' => 'immutable_datetime',
+            'invited_until' => 'immutable_datetime', 'off_at' => 'immutable_datetime',
+        ];
     }
 
     /** Who asks. */

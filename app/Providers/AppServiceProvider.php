@@ -17,13 +17,16 @@ use App\Models\Source;
 use App\Models\Staff;
 use App\Outside\Fetcher;
 use Compat\Sqlite\ImmediateConnector;
+use Illuminate\Auth\EloquentUserProvider;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Queue\Events\Looping;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
@@ -88,8 +91,14 @@ final class AppServiceProvider extends ServiceProvider
         Sanctum::authenticateAccessTokensUsing(
             fn (PersonalAccessToken $token, bool $isValid): bool => $isValid &&
                 ($owner = $token->getRelationValue('tokenable')) instanceof Staff &&
+                $owner->off_at === null &&
                 $owner->role->administers(),
         );
+
+        // Who has left is known to nobody who asks, by whatever way: not by a password, a session, nor a machine that remembers them.
+        Auth::provider('staff', fn (Application $app, array $config): EloquentUserProvider => (new EloquentUserProvider(
+            $app->make('hash'), $config['model'],
+        ))->withQuery(fn (Builder $query) => $query->whereNull('off_at')));
 
         // Behind a proxy that ends TLS, addresses and "https" come from its headers; from nobody else's.
         $proxies = (string) config()->get('linnet.trusted_proxies');

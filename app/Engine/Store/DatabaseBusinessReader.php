@@ -546,7 +546,8 @@ final class DatabaseBusinessReader implements BusinessReader
             ->mapWithKeys(
                 fn (\stdClass $row): array => [
                     (int) $row->id => new Staff(
-                        (int) $row->id, (string) $row->name, (string) $row->email, $row->number, (bool) $row->texts_allowed,
+                        (int) $row->id, (string) $row->name, (string) $row->email, $row->number,
+                        $row->off_at === null && (bool) $row->texts_allowed,
                     ),
                 ],
             )

@@ -52,7 +52,9 @@ final class LineController
 
     public function show(Line $line, LinesPage $page): View
     {
-        return view('lines.show', ['page' => $page, 'line' => $line, 'staff' => Staff::query()->orderBy('name')->get()]);
+        $staff = Staff::query()->whereNull('off_at')->orderBy('name')->get();
+
+        return view('lines.show', ['page' => $page, 'line' => $line, 'staff' => $staff]);
     }
 
     public function store(Request $request): RedirectResponse

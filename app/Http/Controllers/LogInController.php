@@ -78,7 +78,7 @@ final class LogInController
 
     private function isRight(string $email, #[\SensitiveParameter] string $password): bool
     {
-        $staff = Staff::query()->where('email', $email)->first();
+        $staff = Staff::query()->where('email', $email)->whereNull('off_at')->first();
 
         // Where nobody has the address, it takes as long.
         return $staff === null ? Hash::make($password) === '' : Hash::check($password, $staff->password);

@@ -1,7 +1,7 @@
 <x-page title="Settings">
     <h1>Settings</h1>
     <p class="soft mb-1">What the business is called, what its records are made of, who may fetch them from outside, and what a text costs.</p>
-    <p class="flex gap-4 flex-wrap mb-4"><a class="link" href="{{ route('forms.index') }}">Forms that anybody may fill in</a><a class="link" href="{{ route('pools.index') }}">Shared wordings and codes</a></p>
+    <p class="flex gap-4 flex-wrap mb-4"><a class="link" href="{{ route('staff.index') }}">Staff</a><a class="link" href="{{ route('forms.index') }}">Forms that anybody may fill in</a><a class="link" href="{{ route('pools.index') }}">Shared wordings and codes</a></p>
     @if (session('token'))
         <section class="panel mb-4 secret"><h2 class="mb-1">Copy the token now</h2><p class="soft sm mb-2">It is shown this once.</p><p><code id="token">{{ session('token') }}</code></p></section>
     @endif

@@ -35,7 +35,7 @@ trait EveryRoute
 {
     /** What asks nobody who they are. */
     private const OPEN = [
-        'log-in', 'install', 'install.store', 'in.carrier', 'in.source', 'calendar', 'links.open',
+        'log-in', 'install', 'install.store', 'invitations.show', 'invitations.store', 'in.carrier', 'in.source', 'calendar', 'links.open',
         'pictures.show', 'forms.public', 'forms.send',
     ];
 
@@ -110,6 +110,7 @@ trait EveryRoute
             'side' => 'published',
             'run' => (int) RehearsedRun::query()->value('run'),
             'scheduled' => 1,
+            'member' => 4,
         ];
     }
 }
