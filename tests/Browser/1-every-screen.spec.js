@@ -32,6 +32,8 @@ const screens = [
   '/records/deal/new',
   '/people/new',
   '/settings',
+  '/settings/staff',
+  '/password',
   '/settings/record-types/booking',
   '/api',
   '/lines',

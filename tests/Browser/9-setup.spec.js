@@ -32,7 +32,10 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.kill());
 
-test('an empty database is set up from its first page', async ({ page }) => {
+test('an empty database is set up from its first page, and somebody is invited and logs in', async ({
+  page,
+  browser,
+}) => {
   await page.goto(empty);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Set up Linnet');
   await expectAccessible(page);
@@ -66,4 +69,19 @@ test('an empty database is set up from its first page', async ({ page }) => {
     await expect(page.locator('h1')).toBeVisible();
     await expectAccessible(page);
   }
+
+  await page.getByRole('link', { name: 'Staff', exact: true }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Otto Brandt');
+  await page.getByLabel('Email', { exact: true }).fill('otto@alderlock.example');
+  await page.getByRole('button', { name: 'Invite', exact: true }).click();
+  await expect(page.getByText('invited', { exact: true })).toBeVisible();
+  await expectAccessible(page);
+  const otto = await (await browser.newContext()).newPage();
+  await otto.goto(await page.locator('#invitation').innerText());
+  await expectAccessible(otto);
+  await otto.getByLabel('A password').fill('lock keeper at dawn');
+  await otto.getByRole('button', { name: 'Keep it, and log in' }).click();
+  await expect(otto.getByRole('heading', { level: 1 })).toHaveText('Conversations');
+  await expect(otto.getByText('Otto Brandt')).toBeVisible();
+  await otto.context().close();
 });
