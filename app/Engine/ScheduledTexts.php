@@ -18,6 +18,7 @@ use App\Models\Person;
 use App\Models\ScheduledText;
 use App\Models\Staff;
 use App\Sentences\Sentence;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\TextOrigin;
 use Linnet\Core\Reason;
@@ -73,17 +74,18 @@ final readonly class ScheduledTexts
         return $this->leave($id, true);
     }
 
-    /** @return int how many were due */
-    public function sendDue(): int
+    /** Those that are due, the earliest first, each in a transaction of its own. */
+    public function sendDue(Batch $batch): void
     {
         $due = ScheduledText::query()
+            ->when($batch->only !== null, fn (Builder $query) => $query->whereKey($batch->only))
             ->where('leaves_at', '<=', $this->clock->now())
             ->orderBy('leaves_at')
             ->orderBy('id')
             ->limit(self::AT_ONCE)
             ->pluck('id');
-
-        return $due->filter(fn (int $id): bool => $this->leave($id, false))->count();
+        $batch->holds(array_values(array_map(intval(...), $due->all())));
+        $due->each(fn (int $id): bool => $this->leave($id, false) || true);
     }
 
     private function leave(int $id, bool $isEarly): bool
@@ -97,7 +99,7 @@ final readonly class ScheduledTexts
             // Read behind the person's lock: somebody may have moved it, or sent it.
             $text = ScheduledText::query()->with('line')->whereKey($id)->lockForUpdate()->first();
             $person = $text === null ? null : $unit->reader->person($text->person_id);
-            if ($text === null || $person === null || (! $isEarly && $text->leaves_at > $unit->now)) {
+            if ($text === null || $person === null || (! $isEarly && ($text->leaves_at === null || $text->leaves_at > $unit->now))) {
                 return false;
             }
             $refused = $this->direct->send(
@@ -122,10 +124,10 @@ final readonly class ScheduledTexts
             'person_id' => $text->person_id, 'line_id' => $text->line_id, 'staff_id' => $text->staff_id, 'kind' => TextKind::Service,
             'number' => $text->number, 'body' => $text->body, 'encoding' => $length->encoding->value, 'parts' => $length->parts,
             'price_micros' => 0, 'currency' => $unit->reader->business()->tariff->currency, 'reason' => $reason->toArray(),
-            'wanted_at' => $text->leaves_at, 'at' => $unit->now,
+            'wanted_at' => $text->leaves_at ?? $unit->now, 'at' => $unit->now,
         ]);
         $unit->runs->trace($reason, null, null, $text->person_id, null, $message->id);
-        $when = TimeFormatter::momentIn($text->leaves_at, Business::ours()->zone);
+        $when = TimeFormatter::momentIn($text->leaves_at ?? $unit->now, Business::ours()->zone);
         Notice::query()->create([
             'name' => "scheduled/$text->id", 'staff_id' => $text->staff_id, 'person_id' => $text->person_id, 'at' => $unit->now,
             'words' => "Your text to $called for $when did not go. ".Sentence::of($reason),

@@ -27,7 +27,7 @@ final readonly class Worker
         $changes = $open['changes'] ? $this->attempt($this->runner->changes(...), PutAside::CHANGE) : 0;
         $timers = $open['timers'] ? $this->attempt($this->runner->timers(...), PutAside::TIMER) : 0;
         $pieces = $open['pieces'] ? $this->runner->piece() : 0;
-        $byHand = $open['by_hand'] ? $this->byHand->sendDue() : 0;
+        $byHand = $open['by_hand'] ? $this->attempt($this->byHand->sendDue(...), PutAside::SCHEDULED_TEXT) : 0;
 
         return $changes + $timers + $pieces + $byHand + OutboundTaskQueue::requeueLost();
     }

@@ -131,7 +131,7 @@ final class ComingTextWriter
         return [
             'person_id' => $text->person_id, 'rule_id' => null, 'run_id' => null, 'record_id' => null, 'record_type_id' => null,
             'message_id' => null, 'line_id' => $text->line_id, 'name' => "scheduled/$text->id", 'letter' => '', 'wording' => '',
-            'kind' => TextKind::Service->value, 'zone' => $to->zone, 'wanted_at' => DatabaseRunStore::at($text->leaves_at),
+            'kind' => TextKind::Service->value, 'zone' => $to->zone, 'wanted_at' => DatabaseRunStore::at($text->leaves_at ?? $unit->now),
             'leaves_at' => $leaves === null ? null : DatabaseRunStore::at($leaves),
             'hour' => $leaves?->setTimezone(Zone::get($business->zone))->format('Y-m-d\TH'),
             'held' => $stopped?->code, 'reason' => self::json($stopped?->toArray()), 'hangs_on' => '[]', 'template' => null, 'own' => null,

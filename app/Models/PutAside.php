@@ -11,9 +11,9 @@ use Illuminate\Support\Facades\DB;
  * Something the engine could not work out: it failed by itself, alone, twice. Kept until somebody has it tried again, or leaves it.
  *
  * @property int $id
- * @property string $kind change, timer, or forecast, whose subject is a person
+ * @property string $kind change, timer, scheduled text, or forecast, whose subject is a person
  * @property int $subject_id
- * @property array<string, mixed>|null $row what a timer was
+ * @property array<string, mixed>|null $row what a timer or a scheduled text was
  * @property string $detail
  * @property CarbonImmutable $at
  */
@@ -26,20 +26,27 @@ final class PutAside extends Model
     /** What lies ahead of somebody. */
     public const FORECAST = 'forecast';
 
+    public const SCHEDULED_TEXT = 'scheduled_text';
+
     /** @return array<string, string> */
     protected function casts(): array
     {
         return ['row' => 'array', 'at' => 'immutable_datetime'];
     }
 
-    /** Takes a change or a timer out of what is to be done, and keeps it. */
+    /** Takes a change, a timer or a scheduled text out of what is to be done, and keeps it. */
     public static function record(string $kind, int $id, string $detail, \DateTimeImmutable $now): void
     {
         DB::transaction(function () use ($kind, $id, $detail, $now): void {
-            $row = $kind === self::TIMER ? (array) DB::table('timers')->where('id', $id)->first() : null;
+            $row = match ($kind) {
+                self::TIMER => (array) DB::table('timers')->where('id', $id)->first(),
+                self::SCHEDULED_TEXT => (array) DB::table('scheduled_texts')->where('id', $id)->first(['person_id', 'leaves_at']),
+                default => null,
+            };
             match ($kind) {
                 self::TIMER => DB::table('timers')->where('id', $id)->update(['due_at' => null]),
                 self::CHANGE => DB::table('changes')->where('id', $id)->update(['handled' => true]),
+                self::SCHEDULED_TEXT => DB::table('scheduled_texts')->where('id', $id)->update(['leaves_at' => null]),
                 default => DB::table('coming_texts')->where('person_id', $id)->delete(),
             };
             self::query()->upsert(
@@ -61,6 +68,9 @@ final class PutAside extends Model
         DB::transaction(function (): void {
             if ($this->kind === self::FORECAST) {
                 ForecastMark::leave([$this->subject_id]);
+            } elseif ($this->kind === self::SCHEDULED_TEXT) {
+                $leaves = $this->row['leaves_at'] ?? $this->at->format('Y-m-d H:i:s');
+                DB::table('scheduled_texts')->where('id', $this->subject_id)->update(['leaves_at' => $leaves]);
             } elseif ($this->kind === self::CHANGE) {
                 DB::table('changes')->where('id', $this->subject_id)->update(['handled' => false]);
             } else {
@@ -79,6 +89,7 @@ final class PutAside extends Model
     {
         $id = match (true) {
             $this->kind === self::FORECAST => $this->subject_id,
+            $this->kind === self::SCHEDULED_TEXT => $this->row['person_id'] ?? null,
             $this->kind === self::CHANGE => DB::table('changes')->where('id', $this->subject_id)->value('person_id'),
             ($this->row['kind'] ?? '') === Timer::RUN => DB::table('runs')
                 ->where('id', $this->row['subject_id'] ?? 0)

@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $staff_id who typed it
  * @property string $number E.164 it goes to
  * @property string $body
- * @property CarbonImmutable $leaves_at
+ * @property CarbonImmutable|null $leaves_at null where it is put aside
  * @property CarbonImmutable $at when it was written
  * @property-read Person $person
  * @property-read Line $line

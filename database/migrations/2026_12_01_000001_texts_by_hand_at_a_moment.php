@@ -17,7 +17,8 @@ return new class extends Migration
             $table->foreignId('staff_id')->constrained('staff');
             $table->string('number', 20);
             $table->text('body');
-            $table->dateTime('leaves_at');
+            // Null where it could not be worked out, until somebody has it tried again.
+            $table->dateTime('leaves_at')->nullable();
             $table->dateTime('at');
             $table->index(['leaves_at', 'id']);
             $table->index(['person_id', 'leaves_at']);

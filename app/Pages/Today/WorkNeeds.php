@@ -203,8 +203,11 @@ final class WorkNeeds
                         'bad',
                         ($person = $one->person()) === null
                             ? 'Something could not be worked out'
-                            : ($one->kind === PutAside::FORECAST ? 'What lies ahead of ' : 'What happened about ')
-                                ."{$person->name()} could not be worked out",
+                            : match ($one->kind) {
+                                PutAside::FORECAST => "What lies ahead of {$person->name()} could not be worked out",
+                                PutAside::SCHEDULED_TEXT => "A text by hand to {$person->name()} could not leave",
+                                default => "What happened about {$person->name()} could not be worked out",
+                            },
                         "It was tried twice and put aside: $one->detail".
                             ($i === 0 && $many > self::MOST ? " There are $many such things." : ''),
                         'Look',

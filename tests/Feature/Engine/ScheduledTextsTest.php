@@ -12,11 +12,13 @@ use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Notice;
 use App\Models\Person;
+use App\Models\PutAside;
 use App\Models\Role;
 use App\Models\ScheduledText;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\TestCase;
+use Tests\Support\Databases;
 
 /** Texts typed by hand for a moment of the other's day. */
 final class ScheduledTextsTest extends TestCase
@@ -32,7 +34,7 @@ final class ScheduledTextsTest extends TestCase
             ->assertRedirect(route('conversations.show', $thread))
             ->assertSessionHas('done', 'It leaves on Tue 3 March 12:00 for Ana. 12:00 in Toronto is Tue 3 March 17:00 here.');
 
-        self::assertSame('2026-03-03 17:00', ScheduledText::query()->sole()->leaves_at->format('Y-m-d H:i'));
+        self::assertSame('2026-03-03 17:00', ScheduledText::query()->sole()->leaves_at?->format('Y-m-d H:i'));
         self::assertNotNull($thread->refresh()->waiting_since, 'nobody has answered yet');
         $coming = ComingText::query()->where('person_id', $ana->id)->whereNull('rule_id')->sole();
         self::assertSame(['It is, from nine.', '2026-03-03 17:00:00'], [$coming->body, (string) $coming->leaves_at]);
@@ -98,6 +100,23 @@ final class ScheduledTextsTest extends TestCase
             Notice::query()->where('staff_id', $this->staff(Role::Agent)->id)->sole()->words,
         );
         self::assertFalse(resolve(ScheduledTexts::class)->sendNow(1));
+    }
+
+    public function testOneThatCannotBeWorkedOutIsPutAsideAndHoldsUpNoOther(): void
+    {
+        [$ana, $wen] = [$this->person(self::ANA), $this->person(self::WEN)];
+        $this->type($ana, 'To Ana', '2026-03-03T12:00');
+        $this->type($wen, 'To Wen', '2026-03-03T17:00');
+        Databases::break('messages', 'no more', $ana->id);
+        $this->travelToMoment('2026-03-03 17:00');
+        $this->work();
+        self::assertSame(['To Wen'], $this->sentTo(self::WEN));
+        $this->actingAs($this->staff(Role::Administrator))->get('/today')->assertSee('A text by hand to Ana Silva could not leave');
+
+        Databases::mend('messages');
+        $this->post(route('put-asides.again', PutAside::query()->sole()));
+        $this->work();
+        self::assertSame(['To Ana'], $this->sentTo(self::ANA));
     }
 
     public function testWhatCannotBeIsSaidAtItsFieldAndWhatWasTypedStays(): void
