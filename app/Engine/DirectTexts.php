@@ -53,17 +53,21 @@ final readonly class DirectTexts
             if ($refused === null) {
                 // The line last used with them is another, perhaps.
                 ForecastMark::leave([$personId]);
-                self::answered($personId, $line->id);
+                self::answered($personId, $line->id, $this->clock->now());
             }
 
             return $refused;
         }, [$personId]);
     }
 
-    /** Nobody waits there any more. */
-    public static function answered(int $personId, int $lineId): void
+    /** Whoever waited there when it was written waits no more. */
+    public static function answered(int $personId, int $lineId, \DateTimeImmutable $writtenAt): void
     {
-        Conversation::query()->where('person_id', $personId)->where('line_id', $lineId)->update(['waiting_since' => null]);
+        Conversation::query()
+            ->where('person_id', $personId)
+            ->where('line_id', $lineId)
+            ->where('waiting_since', '<=', $writtenAt)
+            ->update(['waiting_since' => null]);
     }
 
     /** @param  string|null  $number the one it goes to; null for the preferred one */

@@ -106,7 +106,7 @@ final readonly class ScheduledTexts
                 $unit, $person, $text->line, TextOrigin::Staff, $text->body, "scheduled/$text->id", $text->number, $text->staff_id,
             );
             $refused === null
-                ? DirectTexts::answered($text->person_id, $text->line_id)
+                ? DirectTexts::answered($text->person_id, $text->line_id, $text->at)
                 : $this->refuse($unit, $text, $person->called, $refused);
             $text->delete();
             ForecastMark::leave([$text->person_id]);

@@ -102,6 +102,19 @@ final class ScheduledTextsTest extends TestCase
         self::assertFalse(resolve(ScheduledTexts::class)->sendNow(1));
     }
 
+    public function testAQuestionThatCameAfterItWasWrittenWaitsOn(): void
+    {
+        $ana = $this->person(self::ANA);
+        $this->type($ana, 'See you on Friday', '2026-03-03T12:00');
+        $this->travelToMoment('2026-03-03 09:00');
+        $this->textFrom(self::ANA, 'May I bring my dog?');
+        $this->travelToMoment('2026-03-03 17:00');
+        $this->work();
+
+        self::assertSame(['See you on Friday'], $this->sentTo(self::ANA));
+        self::assertNotNull(Conversation::query()->where('person_id', $ana->id)->sole()->waiting_since);
+    }
+
     public function testOneThatCannotBeWorkedOutIsPutAsideAndHoldsUpNoOther(): void
     {
         [$ana, $wen] = [$this->person(self::ANA), $this->person(self::WEN)];
