@@ -18,6 +18,7 @@ use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\CalendarCame;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\AgainPolicy;
+use Linnet\Core\Rule\Condition\Conditions;
 use Linnet\Core\Rule\Needs;
 
 /** Takes what happens through start, advance and gate, on books that are real or of paper: life and rehearsal alike. */
@@ -113,7 +114,11 @@ final readonly class Conductor
     /** A rule was switched on: it waits for what it begins by, about one of those there are. */
     public function await(Published $published, Subject $subject): void
     {
-        $context = $this->contexts->create($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
+        // Of all that the rule asks about, its trigger alone is asked.
+        $condition = $published->rule->trigger->condition();
+        $related = $condition === null ? [] : Conditions::relatedTypes($condition);
+        $lastTexts = $condition !== null && Conditions::asksForTexts($condition);
+        $context = $this->contexts->create($subject, null, $related, $published->ruleId, [], $lastTexts);
         $this->runs->scheduleStart(Engine::scheduleStart($published, $context, $this->contexts->lastActivity($subject)), $subject);
     }
 

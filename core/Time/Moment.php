@@ -16,11 +16,15 @@ final readonly class Moment
     /** ISO 8601 with an offset, such as 2026-03-14T10:00:00+00:00; null for anything else. */
     public static function parse(string $written): ?self
     {
-        if (preg_match('/^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(:\d\d(\.\d{1,6})?)?(Z|[+-]\d\d:?\d\d)$/', trim($written)) !== 1) {
+        $written = trim($written);
+        if (preg_match('/^(\d{4}-\d\d-\d\d[T ]\d\d:\d\d(?::\d\d(?:\.\d{1,6})?)?)(Z|[+-]\d\d:?\d\d)$/', $written, $parts) !== 1) {
             return null;
         }
         try {
-            return new self((new \DateTimeImmutable(trim($written)))->setTimezone(Zone::utc()));
+            // Nearly all are kept in UTC: read as such they need no second look at what zone that is.
+            return $parts[2] === 'Z' || $parts[2] === '+00:00'
+                ? new self(new \DateTimeImmutable($parts[1], Zone::utc()))
+                : new self((new \DateTimeImmutable($written))->setTimezone(Zone::utc()));
         } catch (\Exception) {
             return null;
         }

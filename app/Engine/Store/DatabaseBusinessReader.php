@@ -116,7 +116,7 @@ final class DatabaseBusinessReader implements BusinessReader
     /** @param  list<int>  $ids people that will be asked about */
     public function preload(array $ids): void
     {
-        $ids = array_values(array_diff($ids, array_keys($this->people)));
+        $ids = array_values(array_filter($ids, fn (int $id): bool => ! array_key_exists($id, $this->people)));
         foreach (array_chunk($ids, 500) as $chunk) {
             $numbers = $labels = [];
             foreach (DB::table('numbers')->whereIn('person_id', $chunk)->orderByDesc('rank')->orderBy('id')->get() as $number) {
@@ -183,7 +183,7 @@ final class DatabaseBusinessReader implements BusinessReader
     /** @param  list<int>  $ids records that will be asked about */
     public function preloadRecords(array $ids): void
     {
-        $ids = array_values(array_diff($ids, array_keys($this->records)));
+        $ids = array_values(array_filter($ids, fn (int $id): bool => ! array_key_exists($id, $this->records)));
         foreach (array_chunk($ids, 500) as $chunk) {
             $this->records += array_fill_keys($chunk, null);
             foreach (DB::table('records')->whereIn('id', $chunk)->get(self::RECORD) as $row) {
@@ -445,7 +445,7 @@ final class DatabaseBusinessReader implements BusinessReader
     /** @param  list<int>  $ids versions that will be asked for */
     public function preloadVersions(array $ids): void
     {
-        $ids = array_values(array_diff($ids, array_keys($this->versions)));
+        $ids = array_values(array_filter($ids, fn (int $id): bool => ! array_key_exists($id, $this->versions)));
         foreach (DB::table('rule_versions')->whereIn('id', $ids)->pluck('document', 'id') as $id => $document) {
             $this->versions[(int) $id] = self::parse((string) $document);
         }
