@@ -78,7 +78,7 @@ final class AppServiceProvider extends ServiceProvider
 
         View::composer(
             [
-                'components.time', 'components.coming-text', 'components.scheduled-text', 'components.write-when', 'today.show',
+                'components.time', 'components.coming-text', 'components.scheduled-text', 'components.write-box', 'today.show',
                 'people.show', 'conversations.list', 'conversations.show',
                 'rules.preview', 'sent.text',
             ],

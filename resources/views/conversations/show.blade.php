@@ -27,16 +27,9 @@
             </div>
             <div class="scroll" id="thread" tabindex="0" role="region" aria-label="What was said" hx-get="{{ route('conversations.show', $conversation) }}" hx-trigger="every 2s" hx-select="#thread" hx-swap="morph:outerHTML"><x-story :story="$story" /></div>
             @can('converse')
-                <form class="write" method="post" action="{{ route('people.texts.store', $conversation->person_id) }}">
+                <form class="write-form" method="post" action="{{ route('people.texts.store', $conversation->person_id) }}">
                     @csrf<input type="hidden" name="conversation" value="{{ $conversation->id }}"><input type="hidden" name="line" value="{{ $conversation->line_id }}">
-                    <label class="sr-only" for="text">Write to {{ $page->receiver->who }}</label>
-                    <textarea id="text" name="text" placeholder="Write to {{ $page->receiver->who }}" @disabled($page->receiver->optedOut)
-                        hx-post="{{ route('measure') }}" hx-trigger="input changed delay:200ms" hx-target="#measure" @error('text') aria-invalid="true" aria-describedby="text-error" @enderror>{{ old('text') }}</textarea>
-                    <x-error name="text" />
-                    <div class="foot">
-                        <span id="measure" class="soft sm">@if ($page->receiver->optedOut){{ $page->receiver->who }} has said stop, so nothing can be sent.@endif</span>
-                        <x-write-when :person="$conversation->person_id" :receiver="$page->receiver" :time="$page->time" />
-                    </div>
+                    <x-write-box :person="$conversation->person_id" :receiver="$page->receiver" :time="$page->time" />
                 </form>
             @endcan
         </section>

@@ -17,16 +17,7 @@
                         @foreach ($page->numbers() as $number)<option value="{{ $number->e164 }}" @selected(old('number') === $number->e164)>{{ Numbers::pretty($number->e164) }}{{ $number->kind->takesTexts() ? '' : ' (takes no texts)' }}{{ $number->alive === false ? ' (nobody has it)' : '' }}</option>@endforeach
                     </select><x-error name="number" /></div>
             </div>
-            <div class="write">
-                <label class="sr-only" for="text">Write to {{ $page->receiver->who }}</label>
-                <textarea id="text" name="text" rows="4" placeholder="Write to {{ $page->receiver->who }}" @disabled($page->receiver->optedOut)
-                    hx-post="{{ route('measure') }}" hx-trigger="input changed delay:200ms" hx-target="#measure" @error('text') aria-invalid="true" aria-describedby="text-error" @enderror>{{ old('text') }}</textarea>
-                <x-error name="text" />
-                <div class="foot">
-                    <span id="measure" class="soft sm">@if ($page->receiver->optedOut){{ $page->receiver->who }} has said stop, so nothing can be sent.@endif</span>
-                    <x-write-when :person="$page->person->id" :receiver="$page->receiver" :time="$page->time" />
-                </div>
-            </div>
+            <x-write-box :person="$page->person->id" :receiver="$page->receiver" :time="$page->time" :rows="4" />
             <p class="soft sm mt-2">A text typed by hand goes at any hour. One who has said stop never gets it.</p>
         </form>
     @endif
