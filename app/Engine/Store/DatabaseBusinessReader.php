@@ -31,6 +31,7 @@ use Linnet\Core\Record\Staff;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Text\Wording\Wording;
 use Linnet\Core\Text\Words\ReservedWords;
+use Linnet\Core\Time\Zone;
 
 /** Reads from the database what is known, each thing once. */
 final class DatabaseBusinessReader implements BusinessReader
@@ -473,7 +474,7 @@ final class DatabaseBusinessReader implements BusinessReader
 
     public static function moment(mixed $written): \DateTimeImmutable
     {
-        return new \DateTimeImmutable((string) $written, new \DateTimeZone('UTC'));
+        return new \DateTimeImmutable((string) $written, Zone::utc());
     }
 
     /** @return array<string, RecordType> */

@@ -13,6 +13,7 @@ use Linnet\Core\Time\Clocks;
 use Linnet\Core\Time\Day;
 use Linnet\Core\Time\Moment;
 use Linnet\Core\Time\Offset;
+use Linnet\Core\Time\Zone;
 
 /** A moment that hangs on a date field of a record or a person, once or every year. */
 final readonly class DateReached implements Trigger
@@ -266,6 +267,6 @@ final readonly class DateReached implements Trigger
         }
         [$month, $day] = array_map(intval(...), explode('-', $monthDay));
 
-        return new Moment($local->setDate($year, $month, $day)->setTimezone(new \DateTimeZone('UTC')), $date->zone);
+        return new Moment($local->setDate($year, $month, $day)->setTimezone(Zone::utc()), $date->zone);
     }
 }
