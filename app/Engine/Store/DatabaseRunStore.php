@@ -142,7 +142,8 @@ final class DatabaseRunStore implements RunStore
     /** @param  list<int>  $people whose live runs will be asked about */
     public function preloadLive(array $people): void
     {
-        foreach (array_chunk(array_values(array_filter($people, fn (int $id): bool => ! array_key_exists($id, $this->live))), 400) as $chunk) {
+        $unread = array_values(array_filter($people, fn (int $id): bool => ! array_key_exists($id, $this->live)));
+        foreach (array_chunk($unread, 400) as $chunk) {
             $this->live += array_fill_keys($chunk, []);
             $rows = DB::table('runs')->whereIn('person_id', $chunk)->where('live', true)->orderBy('id')->get();
             $this->hydrate($rows->filter(fn (\stdClass $row): bool => ! isset($this->runs[(int) $row->id])));
