@@ -7,6 +7,9 @@ namespace App\Clock;
 /** The clock where somebody is, beside the one of the business. */
 final readonly class TheirTime
 {
+    /** Further ahead nobody remembers what was to come. */
+    private const LONGEST = '+1 year';
+
     public function __construct(public string $zone, public \DateTimeImmutable $now)
     {
     }
@@ -15,6 +18,18 @@ final readonly class TheirTime
     public function moment(string $typed): \DateTimeImmutable
     {
         return (new \DateTimeImmutable($typed, new \DateTimeZone($this->zone)))->setTimezone(new \DateTimeZone('UTC'));
+    }
+
+    /** Why nothing can be put off until then; null where it can. */
+    public function refuses(\DateTimeImmutable $at, string $ours): ?string
+    {
+        $where = $this->zone === $ours ? '' : ' in '.TimeFormatter::place($this->zone);
+
+        return match (true) {
+            $at <= $this->now => 'That is past. It is '.TimeFormatter::momentIn($this->now, $this->zone)."$where now.",
+            $at > $this->now->modify(self::LONGEST) => 'Choose a moment within a year.',
+            default => null,
+        };
     }
 
     /** As a field of a form holds it: the next full hour of theirs. */

@@ -85,7 +85,9 @@ final readonly class ScheduledTexts
             ->limit(self::AT_ONCE)
             ->pluck('id');
         $batch->holds(array_values(array_map(intval(...), $due->all())));
-        $due->each(fn (int $id): bool => $this->leave($id, false) || true);
+        foreach ($batch->ids() as $id) {
+            $this->leave($id, false);
+        }
     }
 
     private function leave(int $id, bool $isEarly): bool

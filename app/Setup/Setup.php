@@ -37,7 +37,6 @@ final class Setup
         return DB::transaction(function () use ($said): ?Staff {
             // Held until the end: two who open the first page at once make one business.
             DB::table('forecast_states')->lockForUpdate()->value('id');
-            DB::table('forecast_states')->update(['stamp' => '']);
             if (self::isDone()) {
                 return null;
             }

@@ -89,7 +89,8 @@ final class SetupForm
         $names = [];
         foreach (array_keys(self::countries()) as $country) {
             $code = (new \NumberFormatter("en_$country", \NumberFormatter::CURRENCY))->getTextAttribute(\NumberFormatter::CURRENCY_CODE);
-            if (preg_match('/^[A-Z]{3}$/D', (string) $code) === 1 && $code !== 'XXX') {
+            // Where there is none, ISO 4217 says so with three times the same letter.
+            if (preg_match('/^(?!X{3})[A-Z]{3}$/D', (string) $code) === 1) {
                 $names[(string) $code] = (string) $code;
             }
         }

@@ -60,6 +60,7 @@ abstract class TestCase extends FrameworkTestCase
         } else {
             $file = storage_path("testing/process_$process.sqlite");
             RefreshDatabaseState::$migrated || array_map(unlink(...), glob("$file*") ?: []);
+            is_dir(dirname($file)) || mkdir(dirname($file), recursive: true);
             touch($file);
             config(['database.connections.sqlite.database' => $file]);
         }

@@ -17,6 +17,8 @@ use Illuminate\Validation\ValidationException;
 /** A text typed by hand that has still to leave: other words, another moment, now, or not at all. */
 final class ScheduledTextController
 {
+    private const GONE = 'It has left by now, or was taken back.';
+
     public function update(
         Request $request,
         int $scheduled,
@@ -47,16 +49,13 @@ final class ScheduledTextController
         return self::back($request)->with('done', $isDone ? $told : self::GONE);
     }
 
-    private const GONE = 'It has left by now, or was taken back.';
-
     /** @return array{bool, string} */
     private function move(ScheduledTexts $scheduled, ScheduledText $text, WritingPage $page, string $typed): array
     {
         $at = $page->time->moment($typed);
-        if ($at <= $page->time->now) {
-            throw ValidationException::withMessages([
-                'at' => 'That is past. It is '.TimeFormatter::momentIn($page->time->now, $page->receiver->zone).' for them now.',
-            ]);
+        $wrong = $page->time->refuses($at, Business::current()->zone);
+        if ($wrong !== null) {
+            throw ValidationException::withMessages(['at' => $wrong]);
         }
 
         return [

@@ -24,9 +24,6 @@ use Linnet\Core\Record\PersonNumber;
 /** A text that somebody types to one person: from a line, to one of their numbers, now or at a moment of their day. */
 final class TextByHandController
 {
-    /** Further ahead nobody remembers it. */
-    private const LONGEST = '+1 year';
-
     public function create(Request $request, Person $person, WritingPage $page): View
     {
         $line = $request->validate(['line' => 'nullable|integer'])['line'] ?? null;
@@ -99,14 +96,7 @@ final class TextByHandController
     private function future(WritingPage $page, string $typed): \DateTimeImmutable
     {
         $at = $page->time->moment($typed);
-        $zone = $page->receiver->zone;
-        $now = TimeFormatter::momentIn($page->time->now, $zone);
-        $where = $zone === Business::current()->zone ? '' : ' in '.TimeFormatter::place($zone);
-        $wrong = match (true) {
-            $at <= $page->time->now => "That is past. It is $now$where now.",
-            $at > $page->time->now->modify(self::LONGEST) => 'Choose a moment within a year.',
-            default => null,
-        };
+        $wrong = $page->time->refuses($at, Business::current()->zone);
 
         return $wrong === null ? $at : throw ValidationException::withMessages(['at' => $wrong]);
     }

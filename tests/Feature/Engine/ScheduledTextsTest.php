@@ -63,6 +63,7 @@ final class ScheduledTextsTest extends TestCase
         $this->act($one, ['do' => 'words', 'text' => 'See you on Saturday'])->assertSessionHas('done', 'It has other words now.');
         $this->act($one, ['do' => 'words', 'text' => ''])->assertSessionHasErrors(['text' => 'Write something first.']);
         $this->act($one, ['do' => 'move', 'at' => '2026-03-01T12:00'])->assertSessionHasErrors('at');
+        $this->act($one, ['do' => 'move', 'at' => '2027-03-04T12:00'])->assertSessionHasErrors(['at' => 'Choose a moment within a year.']);
         $this->act($one, ['do' => 'move', 'at' => '2026-03-04T12:00']);
         $this->travelToMoment('2026-03-03 18:00');
         $this->work();
