@@ -21,6 +21,7 @@
     @can('view')
         <form class="acts sm" method="post" action="{{ $store }}" aria-label="What becomes of it">
             @can('converse')
+                {{-- The first is what Enter in the field of Move does, and no other. --}}<button class="sr-only" name="do" value="move" tabindex="-1" aria-hidden="true">Move it</button>
                 @csrf<input type="hidden" name="person" value="{{ $text->person_id }}"><input type="hidden" name="back" value="{{ request()->getRequestUri() }}"><x-which-text :text="$text" />
                 @unless ($text->left_out)<a class="link" href="{{ route('people.text', $which) }}" hx-get="{{ route('people.text', $which) }}" hx-target="next .own-form" hx-swap="innerHTML">{{ isset($own['words']) ? 'Change the words' : 'Make it personal' }}</a>@endunless
                 @if ($own !== [])<button class="link sm" name="do" value="undo">As it was</button>@endif

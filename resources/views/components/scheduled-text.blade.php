@@ -15,6 +15,7 @@
     @if ($text->reason)<p class="sm held">{{ \App\Sentences\Sentence::of($text->reason) }}</p>@endif
     @can('converse')
         <form class="acts sm" method="post" action="{{ route('scheduled-texts.update', $id) }}" aria-label="What becomes of it">
+            {{-- The first is what Enter in the field of Move does, and no other. --}}<button class="sr-only" name="do" value="move" tabindex="-1" aria-hidden="true">Move it</button>
             @csrf @method('put')<input type="hidden" name="back" value="{{ request()->getRequestUri() }}"><input type="hidden" name="scheduled" value="{{ $id }}">
             <details @if ($mine && $errors->has('text')) open @endif><summary class="link">Change the words</summary>
                 <div class="mt-1"><textarea class="input w-full" name="text" rows="3" aria-label="The words" @if ($mine && $errors->has('text')) aria-invalid="true" @endif>{{ $mine ? old('text', $text->body) : $text->body }}</textarea><button class="btn small mt-1" name="do" value="words">Keep</button></div>
