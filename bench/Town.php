@@ -48,6 +48,7 @@ final class Town
             'DB_DATABASE' => $this->database($name), 'STANDINS_DATABASE' => "$this->folder/standins.sqlite",
             'CLOCK_FILE' => "framework/testing/$name/clock.json", 'CARRIER_URL' => "$this->standinsUrl/carrier", 'CARRIER_SECRET' => 'town',
             'LOOKUP_URL' => "$this->standinsUrl/lookup", 'LOOKUP_SECRET' => 'town', 'STANDINS_URL' => $this->standinsUrl,
+            'APP_CONFIG_CACHE' => "$this->folder/config.php", 'APP_ROUTES_CACHE' => "$this->folder/routes.php",
         ];
         self::$seeded ??= $this->seed();
         self::isOnPostgres()
@@ -116,6 +117,13 @@ final class Town
     private function clock(): MovableClock
     {
         return new MovableClock("$this->folder/clock.json");
+    }
+
+    /** Settings and routes are put together once, not by every request. */
+    public function cacheSettings(): void
+    {
+        $this->run(['php', 'artisan', 'config:cache']);
+        $this->run(['php', 'artisan', 'route:cache']);
     }
 
     public function serve(): Process

@@ -1,3 +1,6 @@
 <?php
 
-return [App\Providers\AppServiceProvider::class];
+use App\Providers\AppServiceProvider;
+use App\Providers\ViewServiceProvider;
+
+return [AppServiceProvider::class, ViewServiceProvider::class];

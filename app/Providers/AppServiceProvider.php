@@ -30,9 +30,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
-use Illuminate\View\View as ViewData;
 use Laravel\Sanctum\PersonalAccessToken;
 use Laravel\Sanctum\Sanctum;
 use Psr\Clock\ClockInterface;
@@ -75,17 +73,6 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->terminating(fn () => app()->forgetScopedInstances());
 
         Model::shouldBeStrict(! $this->app->environment('production', 'demo'));
-
-        View::composer(
-            [
-                'components.time', 'components.coming-text', 'components.scheduled-text', 'components.write-box', 'today.show',
-                'people.show', 'conversations.list', 'conversations.show',
-                'rules.preview', 'sent.text',
-            ],
-            fn (ViewData $view) => $view->with('business', Business::current()),
-        );
-
-        View::composer('people.show', fn (ViewData $view) => $view->with('lookup', resolve(NumberLookup::class)->isThere()));
 
         // A token may no more than whom it belongs to, as they are now.
         Sanctum::authenticateAccessTokensUsing(

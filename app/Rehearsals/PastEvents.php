@@ -82,13 +82,14 @@ final readonly class PastEvents
     private function changes(): \Generator
     {
         $columns = ['id', 'kind', 'record_id', 'person_id', 'message_id', 'from', 'to', 'at', 'way', 'silent', 'cause', 'with'];
-        $texts = [];
-        foreach ($this->inOrder(DB::table('changes')->select($columns), 'at', function (array $chunk) use (&$texts): void {
+        $texts = $records = [];
+        foreach ($this->inOrder(DB::table('changes')->select($columns), 'at', function (array $chunk) use (&$texts, &$records): void {
             $ids = self::ids(array_map(
                 fn (\stdClass $row): mixed => $row->kind === ChangeKind::TextReceived->value ? $row->message_id : null,
                 $chunk,
             ));
-            $this->reader->preloadRecords(self::ids(array_column($chunk, 'record_id')));
+            array_map($this->reader->forgetRecord(...), $records);
+            $this->reader->preloadRecords($records = self::ids(array_column($chunk, 'record_id')));
             $texts = DB::table('messages')->whereIn('id', $ids)->get(['id', 'line_id', 'number', 'body'])->keyBy('id')->all();
         }) as $row) {
             $event = $this->isOurs($row) ? null : $this->event($row, $texts[(int) $row->message_id] ?? null);

@@ -50,6 +50,7 @@ final class PastFacts
         $this->readPeople($sheet);
         $this->readRecords($sheet);
         $this->readConsent($sheet);
+        $this->people = $this->records = $this->labels = [];
     }
 
     /** Somebody who became known later, as they were then. */
@@ -113,7 +114,7 @@ final class PastFacts
     {
         foreach (DB::table('people')->select(['id', 'added_at'])->lazyById(self::AT_ONCE)->chunk(self::AT_ONCE) as $chunk) {
             $added = $chunk->pluck('added_at', 'id')->all();
-            $this->reader->preload(array_keys($added));
+            $this->reader->preloadPeople(array_keys($added));
             ($this->tick)(0);
             foreach ($added as $id => $at) {
                 $person = $this->reader->person($id);
@@ -132,13 +133,14 @@ final class PastFacts
 
     private function then(Person $person): Person
     {
-        $known = array_map(
-            $this->before(...),
-            array_values(array_filter(
-                $person->numbers,
-                fn (PersonNumber $number): bool => ! in_array($number->e164, $this->numbers[$person->id] ?? [], true),
-            )),
-        );
+        $numbers = array_values(array_filter(
+            $person->numbers,
+            fn (PersonNumber $number): bool => ! in_array($number->e164, $this->numbers[$person->id] ?? [], true),
+        ));
+        $known = array_map($this->before(...), $numbers);
+        if ($known === $person->numbers && ! isset($this->labels[$person->id]) && ! isset($this->people[$person->id])) {
+            return $person;
+        }
         $labels = ['tag' => $person->tags, 'list' => $person->lists];
         foreach ($this->labels[$person->id] ?? [] as [$kind, $name, $was]) {
             $others = array_filter(
@@ -188,6 +190,8 @@ final class PastFacts
                 $sheet->now = isset($then[$id]) ? DatabaseBusinessReader::moment($then[$id]->at) : $this->at;
                 $sheet->store($id, $record->type->key, $whose === null ? null : (int) $whose, $values);
             }
+            // The paper has them now.
+            array_map($this->reader->forgetRecord(...), $ids);
         }
         $sheet->now = $this->at;
     }

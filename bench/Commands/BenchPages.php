@@ -53,6 +53,7 @@ final class BenchPages extends Command
                 )),
             ));
             $differ = count(MessageCounts::differences()) + count(CountryCounts::differences());
+            $town->cacheSettings();
             $town->serve();
             $pages = (new Pages($town->url))->measure(Pages::all());
             uasort($pages, fn (array $a, array $b): int => $b[0] <=> $a[0]);

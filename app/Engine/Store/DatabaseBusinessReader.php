@@ -114,8 +114,22 @@ final class DatabaseBusinessReader implements BusinessReader
         return $this->model->reservedWords();
     }
 
-    /** @param  list<int>  $ids people that will be asked about */
+    /** @param  list<int>  $ids people that will be asked about, and what they said */
     public function preload(array $ids): void
+    {
+        foreach (array_chunk($this->preloadPeople($ids), 500) as $chunk) {
+            $this->preloadWords(
+                $chunk,
+                array_merge(...array_map(fn (int $id): array => array_column($this->people[$id]->numbers ?? [], 'e164'), $chunk)),
+            );
+        }
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return list<int> those of them that were not read before
+     */
+    public function preloadPeople(array $ids): array
     {
         $ids = array_values(array_filter($ids, fn (int $id): bool => ! array_key_exists($id, $this->people)));
         foreach (array_chunk($ids, 500) as $chunk) {
@@ -137,11 +151,9 @@ final class DatabaseBusinessReader implements BusinessReader
                     $labels[(int) $row->id] ?? [],
                 );
             }
-            $this->preloadWords(
-                $chunk,
-                array_merge(...array_map(fn (int $id): array => array_column($this->people[$id]->numbers ?? [], 'e164'), $chunk)),
-            );
         }
+
+        return $ids;
     }
 
     public function person(int $id): ?Person

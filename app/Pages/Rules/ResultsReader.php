@@ -145,16 +145,24 @@ final readonly class ResultsReader
     /** @return list<array{string, string, int, string}> */
     private function answers(): array
     {
-        $rows = DB::table('messages')
+        // Answer by answer, in the order of their index: a run that said the same twice is passed over without being remembered.
+        $given = DB::table('messages')->where('put_to_rule_id', $this->rule->id)->select('put_to_step', 'answer')->distinct();
+        $runs = DB::table('messages')
             ->where('put_to_rule_id', $this->rule->id)
+            ->whereColumn('put_to_step', 'given.put_to_step')
+            ->whereRaw('answer is not distinct from given.answer')
             ->where('at', '>=', $this->since->begins)
-            ->groupBy('put_to_step', 'answer')
+            ->select('put_to_run_id')
+            ->distinct();
+        $rows = DB::query()
+            ->fromSub($given, 'given')
+            ->select('put_to_step', 'answer')
+            ->selectSub(DB::query()->fromSub($runs, 'runs')->selectRaw('count(*)'), 'many')
             ->orderBy('put_to_step')
             ->orderByDesc('many')
-            ->selectRaw('put_to_step, answer, count(distinct put_to_run_id) as many')
             ->get();
         $answers = [];
-        foreach ($rows as $row) {
+        foreach ($rows->where('many', '>', 0) as $row) {
             $step = $this->written->flow->step((string) $row->put_to_step);
             $label = match (true) {
                 $row->answer === null => 'none of the answers',

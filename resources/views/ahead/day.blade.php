@@ -12,7 +12,7 @@
             <tbody>
             @foreach ($texts as $text)
                 <tr>
-                    <td class="whitespace-nowrap"><x-time :at="$text->leaves_at" /></td>
+                    <td class="whitespace-nowrap">@time($text->leaves_at)</td>
                     <td class="whitespace-nowrap"><a class="link" href="{{ route('people.show', $text->person_id) }}">{{ $text->person->name() }}</a><br><span class="soft sm">{{ $text->person->number ? \Linnet\Core\Number\Numbers::pretty($text->person->number->e164) : '' }}</span></td>
                     <td class="max-w-md">{{ $text->body }}</td>
                     <td>@if ($text->rule)<a class="link" href="{{ route('rules.show', $text->rule_id) }}">{{ $text->rule->name }}</a>, text {{ $text->letter }}@else{{ $text->scheduled?->staff->name }}@endif<br><span class="soft sm">from the {{ $text->line?->name }}</span></td>

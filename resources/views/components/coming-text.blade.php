@@ -10,7 +10,7 @@
     $at = ($text->leaves_at ?? $text->wanted_at)->setTimezone($business->zone)->format('Y-m-d\TH:i');
 @endphp
 <article class="coming-text">
-    <p class="top"><b>@if ($text->left_out) not sent @elseif ($text->leaves_at)<x-time :at="$text->leaves_at" format="{{ $dated ? 'D j M H:i' : 'H:i' }}" />@else not yet @endif</b>
+    <p class="top"><b>@if ($text->left_out) not sent @elseif ($text->leaves_at)@time($text->leaves_at, $dated ? 'D j M H:i' : 'H:i')@else not yet @endif</b>
         @if ($late)<x-tone tone="bad">late</x-tone>@endif
         @if ($whose)<a class="link" href="{{ route('people.show', $text->person_id) }}">{{ $text->person->name() }}</a>@endif
         <span class="soft sm">@can('view')<a class="link" href="{{ route('rules.show', $text->rule_id) }}">{{ $text->rule->name }}</a>@else{{ $text->rule->name }}@endcan, text {{ $text->letter }}@if ($text->line), from the {{ $text->line->name }}@endif{{ $text->leaves_at && $text->zone !== $business->zone ? ', '.$text->leaves_at->setTimezone($text->zone)->format('D H:i').' for them ('.\App\Clock\TimeFormatter::place($text->zone).')' : '' }}</span>

@@ -7,7 +7,7 @@
     $at = $text->wanted_at->setTimezone($text->zone)->format('Y-m-d\TH:i');
 @endphp
 <article class="coming-text">
-    <p class="top"><b>@if ($text->leaves_at)<x-time :at="$text->leaves_at" format="{{ $dated ? 'D j M H:i' : 'H:i' }}" />@else not sent @endif</b>
+    <p class="top"><b>@if ($text->leaves_at)@time($text->leaves_at, $dated ? 'D j M H:i' : 'H:i')@else not sent @endif</b>
         @if ($late)<x-tone tone="bad">late</x-tone>@endif
         @if ($whose)<a class="link" href="{{ route('people.show', $text->person_id) }}">{{ $text->person->name() }}</a>@endif
         <span class="soft sm">written by {{ $by }}@if ($text->line), from the {{ $text->line->name }}@endif{{ $theirs ? ', '.$text->wanted_at->setTimezone($text->zone)->format('D H:i').' for them ('.\App\Clock\TimeFormatter::place($text->zone).')' : '' }}</span></p>

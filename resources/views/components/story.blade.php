@@ -5,13 +5,13 @@
         @foreach ($entries as $entry)
             <div class="entry">
                 @if ($entry->message === null)
-                    <div class="at"><x-time :at="$entry->at" /></div>
+                    <div class="at">@time($entry->at)</div>
                     <div class="event">@if ($entry->within !== [])<details><summary><span class="link">{{ $entry->says }}</span></summary>@foreach ($entry->within as $one)<p>{{ $one->says }}</p>@endforeach</details>@else{{ $entry->says }}@endif @if ($entry->rule) @can('view')<a class="link" href="{{ route('rules.show', $entry->rule) }}">{{ $entry->rule->name }}</a>@else{{ $entry->rule->name }}@endcan @endif</div>
                 @elseif ($entry->message->isInbound())
-                    <div class="at"><b class="text-ink"><x-time :at="$entry->at" /></b></div>
+                    <div class="at"><b class="text-ink">@time($entry->at)</b></div>
                     <div class="in">{{ $entry->message->body }}</div>
                 @else
-                    <div class="at"><x-time :at="$entry->at" /><br><x-state :message="$entry->message" class="justify-end" /></div>
+                    <div class="at">@time($entry->at)<br>@state($entry->message, 'justify-end')</div>
                     <div class="out">{{ $entry->message->body }}<div class="by">@if ($entry->message->colleague()) to {{ $entry->message->colleague() }}, @endif from the {{ $entry->message->line->name }}, <x-by :message="$entry->message" /> @if ($entry->message->reason) · {{ \App\Sentences\Sentence::of($entry->message->reason) }}@endif</div></div>
                 @endif
             </div>

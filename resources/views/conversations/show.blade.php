@@ -49,7 +49,7 @@
             @endforelse
             <h2>Rules under way</h2>
             @forelse ($page->underWay() as $run)
-                <p>{{ $run->rule->name }}@if ($run->timer?->due_at)<br><span class="soft sm">next look <x-time :at="$run->timer->due_at" format="D j M H:i" /></span>@endif</p>
+                <p>{{ $run->rule->name }}@if ($run->timer?->due_at)<br><span class="soft sm">next look @time($run->timer->due_at, 'D j M H:i')</span>@endif</p>
             @empty
                 <p class="soft">None.</p>
             @endforelse

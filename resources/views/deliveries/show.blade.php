@@ -1,6 +1,6 @@
 <x-page :title="'A delivery of '.$source->name">
     <x-source-head :source="$source" />
-    <p class="mb-4"><x-tone :tone="$delivery->state->tone()"><b class="font-semibold">{{ $delivery->state->word() }}</b></x-tone> <x-time :at="$delivery->at" format="l j F Y, H:i:s" />@if ($delivery->replayed_at), taken again <x-time :at="$delivery->replayed_at" format="D j M H:i" />@endif.
+    <p class="mb-4"><x-tone :tone="$delivery->state->tone()"><b class="font-semibold">{{ $delivery->state->word() }}</b></x-tone> @time($delivery->at, 'l j F Y, H:i:s')@if ($delivery->replayed_at), taken again @time($delivery->replayed_at, 'D j M H:i')@endif.
         <x-reason :reason="$delivery->reason" />
         @if ($delivery->record) It wrote <a class="link" href="{{ route('records.show', [$delivery->record->type, $delivery->record]) }}">{{ $delivery->record->called() }}</a>@if ($delivery->record->person) of <a class="link" href="{{ route('people.show', $delivery->record->person_id) }}">{{ $delivery->record->person->name() }}</a>@endif. @endif</p>
     <div class="two">

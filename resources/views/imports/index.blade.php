@@ -29,7 +29,7 @@
             @foreach ($imports as $import)
                 <tr>
                     <td><a class="link" href="{{ route('imports.show', $import) }}">{{ $import->name }}</a>@if ($import->staff)<br><span class="soft sm">by {{ $import->staff->name }}</span>@endif</td>
-                    <td class="whitespace-nowrap"><x-time :at="$import->at" format="D j M H:i" /></td>
+                    <td class="whitespace-nowrap">@time($import->at, 'D j M H:i')</td>
                     <td><x-tone :tone="$import->state->tone()">{{ $import->state->word() }}</x-tone><br><x-reason :reason="$import->problem" /></td>
                     <td class="n">{{ number_format($import->rows) }}</td><td class="n">{{ number_format($import->added) }}</td><td class="n">{{ number_format($import->changed) }}</td><td class="n">{{ number_format($import->refused) }}</td>
                 </tr>

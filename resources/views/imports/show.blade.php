@@ -4,7 +4,7 @@
     @fragment('progress')
     <div id="progress" class="mt-2" aria-live="polite" @if ($import->state->isUnderWay()) hx-get="{{ route('imports.show', $import) }}" hx-trigger="every 1s" hx-target="#progress" hx-swap="outerHTML" @endif>
         <p><x-tone :tone="$import->state->tone()">{{ $import->state->word() }}</x-tone> <x-reason :reason="$import->problem" />
-            <span class="soft">{{ $import->state->isUnderWay() ? 'since' : 'on' }} <x-time :at="$import->ended_at ?? $import->began_at ?? $import->at" format="D j M H:i" />@if ($import->staff), by {{ $import->staff->name }}@endif.@if ($import->began_at) Rules {{ $import->silent ? 'do not act on it' : 'act on it' }}.@endif</span></p>
+            <span class="soft">{{ $import->state->isUnderWay() ? 'since' : 'on' }} @time($import->ended_at ?? $import->began_at ?? $import->at, 'D j M H:i')@if ($import->staff), by {{ $import->staff->name }}@endif.@if ($import->began_at) Rules {{ $import->silent ? 'do not act on it' : 'act on it' }}.@endif</span></p>
         @if ($import->rows > 0 && $import->mapping)
             <progress class="meter mt-2" max="{{ $import->rows }}" value="{{ $import->done }}" aria-label="Rows dealt with"></progress>
             <p>{{ number_format($import->done) }} of {{ number_format($import->rows) }} rows{{ $import->state->value !== 'running' || $import->secondsLeft() === null ? '' : ', about '.($import->secondsLeft() < 90 ? $import->secondsLeft().' seconds' : ceil($import->secondsLeft() / 60).' minutes').' to go' }}</p>

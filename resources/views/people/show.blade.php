@@ -3,7 +3,7 @@
     <div class="head">
         <div>
             <h1>{{ $page->person->name() }}</h1>
-            @if ($page->receiver->zone !== $business->zone)<p class="soft">It is {{ $page->now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} (in {{ \App\Clock\TimeFormatter::place($page->receiver->zone) }}; here it is <x-time :at="$page->now" />).</p>@endif
+            @if ($page->receiver->zone !== $business->zone)<p class="soft">It is {{ $page->now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} (in {{ \App\Clock\TimeFormatter::place($page->receiver->zone) }}; here it is @time($page->now)).</p>@endif
         </div>
         <div class="acts">
             @can('converse')@can('view')<a class="btn" href="{{ route('people.edit', $page->person) }}">Change</a>@endcan @endcan
@@ -36,7 +36,7 @@
                     <dt>{{ ['mobile' => 'Mobile', 'landline' => 'Landline', 'either' => 'Number', 'other' => 'Number', 'unknown' => 'Number'][$number->kind->value] }}</dt>
                     <dd>{{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}@if ($number->kind->value === 'either') <span class="soft sm">mobile or landline: the number does not tell</span>@endif
                         @if ($number->alive === false)<br><x-tone tone="bad">nobody has this number</x-tone>@elseif ($number->alive)<br><x-tone tone="well">in use</x-tone>@endif
-                        @if ($number->looked_up_at)<br><span class="soft sm">looked up <x-time :at="$number->looked_up_at" format="D j M H:i" /></span>@endif
+                        @if ($number->looked_up_at)<br><span class="soft sm">looked up @time($number->looked_up_at, 'D j M H:i')</span>@endif
                         @if ($lookup)
                             @can('converse')@can('view')<form method="post" action="{{ route('numbers.look-up', $number) }}" class="mt-1">@csrf<button class="btn small" aria-label="Look up {{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}">Look up{{ $number->looked_up_at ? ' again' : '' }}</button></form>@endcan @endcan
                         @endif
@@ -71,7 +71,7 @@
 
             <h2 class="mt-5 mb-1">Rules under way</h2>
             @forelse ($page->underWay() as $run)
-                <p class="mb-1"><a class="link" href="{{ route('rules.show', $run->rule_id) }}">{{ $run->rule->name }}</a><br><span class="soft sm">since <x-time :at="$run->began_at" format="D j M H:i" />@if ($run->timer?->due_at), next look <x-time :at="$run->timer->due_at" format="D j M H:i" />@else, waiting for its text to leave @endif</span></p>
+                <p class="mb-1"><a class="link" href="{{ route('rules.show', $run->rule_id) }}">{{ $run->rule->name }}</a><br><span class="soft sm">since @time($run->began_at, 'D j M H:i')@if ($run->timer?->due_at), next look @time($run->timer->due_at, 'D j M H:i')@else, waiting for its text to leave @endif</span></p>
             @empty
                 <p class="soft sm">None.</p>
             @endforelse
@@ -83,7 +83,7 @@
 
             <h2 class="mt-5 mb-1">Consent</h2>
             @forelse ($page->ledger() as $entry)
-                <p class="mb-1 sm"><x-tone :tone="$entry->act === 'withdrawn' ? 'bad' : 'well'" :icon="$entry->act === 'withdrawn' ? 'ban' : 'check'">{{ $entry->scope === 'marketing' ? ($entry->act === 'withdrawn' ? 'No to offers' : 'Yes to offers') : ($entry->act === 'withdrawn' ? 'Said stop' : 'Agreed again') }}</x-tone> <span class="soft"><x-time :at="$entry->at" format="j F Y, H:i" />@if ($entry->how === 'text'), by text from {{ \Linnet\Core\Number\Numbers::pretty($entry->number) }}@endif: {{ $entry->how === 'text' ? '“'.Str::limit($entry->wording, 60).'”' : Str::limit($entry->wording, 120) }}</span></p>
+                <p class="mb-1 sm"><x-tone :tone="$entry->act === 'withdrawn' ? 'bad' : 'well'" :icon="$entry->act === 'withdrawn' ? 'ban' : 'check'">{{ $entry->scope === 'marketing' ? ($entry->act === 'withdrawn' ? 'No to offers' : 'Yes to offers') : ($entry->act === 'withdrawn' ? 'Said stop' : 'Agreed again') }}</x-tone> <span class="soft">@time($entry->at, 'j F Y, H:i')@if ($entry->how === 'text'), by text from {{ \Linnet\Core\Number\Numbers::pretty($entry->number) }}@endif: {{ $entry->how === 'text' ? '“'.Str::limit($entry->wording, 60).'”' : Str::limit($entry->wording, 120) }}</span></p>
             @empty
                 <p class="soft sm">Nothing recorded. Texts about what they asked for need no record; offers do.</p>
             @endforelse

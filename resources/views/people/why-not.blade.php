@@ -8,11 +8,11 @@
             @if ($page->decided() === [])
                 <p class="soft">Nothing: the rule was never asked about {{ $page->person->name() }}{{ $page->record ? ' and this '.mb_strtolower($page->record->type->name) : '' }}. Nothing that begins it has happened since it was switched on.</p>
             @else
-                <table class="table">@foreach ($page->decided() as $moment)<tr><td class="whitespace-nowrap w-36"><x-time :at="$moment->at" format="D j M H:i" /></td><td>{{ $moment->says }}</td></tr>@endforeach</table>
+                <table class="table">@foreach ($page->decided() as $moment)<tr><td class="whitespace-nowrap w-36">@time($moment->at, 'D j M H:i')</td><td>{{ $moment->says }}</td></tr>@endforeach</table>
             @endif
             @if ($page->sent()->isNotEmpty())
                 <h2 class="mt-5 mb-1">What it did send</h2>
-                @foreach ($page->sent() as $text)<p class="mb-2"><x-time :at="$text->at" format="D j M H:i" /> <x-state :message="$text" /><br><a class="link" href="{{ route('messages.show', $text) }}">{{ Str::limit($text->body !== '' ? $text->body : '(no words yet)', 120) }}</a>@if ($text->reason)<br><x-reason :reason="$text->reason" />@endif</p>@endforeach
+                @foreach ($page->sent() as $text)<p class="mb-2">@time($text->at, 'D j M H:i') @state($text)<br><a class="link" href="{{ route('messages.show', $text) }}">{{ Str::limit($text->body !== '' ? $text->body : '(no words yet)', 120) }}</a>@if ($text->reason)<br><x-reason :reason="$text->reason" />@endif</p>@endforeach
             @endif
         </section>
         <aside>

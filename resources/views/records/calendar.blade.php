@@ -25,8 +25,8 @@
                         <article class="week-card">
                             @if ($page->hasHours())<b>{{ $page->startOf($record)->format('H:i') }}</b> @endif<a class="link" href="{{ route('records.show', [$page->type, $record]) }}">{{ $record->called() }}</a>
                             @if ($record->person)<div class="soft">{{ $record->person->name() }}</div>@endif
-                            @foreach ($page->sentOf($record) as $text)<div class="soft"><x-tone tone="well"><x-time :at="$text->left_at" format="j M H:i" /></x-tone> {{ $text->rule?->name }}</div>@endforeach
-                            @foreach ($page->comingOf($record) as $text)<div><x-tone tone="plain">@if ($text->leaves_at)<x-time :at="$text->leaves_at" format="D H:i" />@else not yet @endif</x-tone> {{ $text->rule->name }}</div>@endforeach
+                            @foreach ($page->sentOf($record) as $text)<div class="soft">@tone('well', \App\View\TimeTag::of($text->left_at, 'j M H:i')) {{ $text->rule?->name }}</div>@endforeach
+                            @foreach ($page->comingOf($record) as $text)<div>@tone('plain', $text->leaves_at ? \App\View\TimeTag::of($text->leaves_at, 'D H:i') : 'not yet') {{ $text->rule->name }}</div>@endforeach
                         </article>
                     @endforeach
                 </section>
@@ -37,7 +37,7 @@
         @forelse ($page->records[$days[0]->date] as $record)
             <section class="day-record">
                 <h3>@if ($page->hasHours()){{ $page->startOf($record)->format('H:i') }} @endif<a class="link" href="{{ route('records.show', [$page->type, $record]) }}">{{ $record->called() }}</a>@if ($record->person), <a class="link" href="{{ route('people.show', $record->person_id) }}">{{ $record->person->name() }}</a>@endif</h3>
-                @foreach ($page->sentOf($record) as $text)<p class="sm"><x-tone tone="well"><x-time :at="$text->left_at" format="D j M H:i" /></x-tone> <a class="link" href="{{ route('messages.show', $text) }}">{{ Str::limit($text->body, 120) }}</a></p>@endforeach
+                @foreach ($page->sentOf($record) as $text)<p class="sm">@tone('well', \App\View\TimeTag::of($text->left_at, 'D j M H:i')) <a class="link" href="{{ route('messages.show', $text) }}">{{ Str::limit($text->body, 120) }}</a></p>@endforeach
                 @foreach ($page->comingOf($record) as $text)<x-coming-text :text="$text" :whose="false" dated />@endforeach
                 @if ($page->sentOf($record) === [] && $page->comingOf($record) === [])<p class="soft sm">Nothing was texted about it, and nothing will be in the next two weeks, as things stand.</p>@endif
             </section>

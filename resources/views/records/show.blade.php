@@ -5,7 +5,7 @@
             @if ($page->type->stage_field)<x-tone tone="plain">{{ $page->shown->key($page->type->stage_field, $page->record->values[$page->type->stage_field] ?? null) ?: 'no '.mb_strtolower($page->type->field($page->type->stage_field)?->name ?? 'stage') }}</x-tone>@endif
             @can('converse')@can('view')<a class="btn" href="{{ route('records.edit', [$page->type, $page->record]) }}">Change</a>@endcan @endcan
         </div></div>
-    @if ($last = $page->lastChange())<p class="soft sm">Last changed <x-time :at="$last->at" format="D j M Y, H:i" />, {{ $last->way->says($last->via) }}.</p>@endif
+    @if ($last = $page->lastChange())<p class="soft sm">Last changed @time($last->at, 'D j M Y, H:i'), {{ $last->way->says($last->via) }}.</p>@endif
     <div class="two mt-4">
         <section>
             <dl class="facts !grid-cols-[150px_1fr]">
@@ -34,7 +34,7 @@
             @endforelse
             <h2 class="mt-5 mb-1">Rules under way</h2>
             @forelse ($page->underWay() as $run)
-                <p class="mb-1"><a class="link" href="{{ route('rules.show', $run->rule_id) }}">{{ $run->rule->name }}</a><br><span class="soft sm">since <x-time :at="$run->began_at" format="D j M H:i" />@if ($run->timer?->due_at), next look <x-time :at="$run->timer->due_at" format="D j M H:i" />@endif</span></p>
+                <p class="mb-1"><a class="link" href="{{ route('rules.show', $run->rule_id) }}">{{ $run->rule->name }}</a><br><span class="soft sm">since @time($run->began_at, 'D j M H:i')@if ($run->timer?->due_at), next look @time($run->timer->due_at, 'D j M H:i')@endif</span></p>
             @empty
                 <p class="soft sm">None.</p>
             @endforelse

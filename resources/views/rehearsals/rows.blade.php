@@ -22,18 +22,18 @@
     @elseif ($page->isRuns())
         <div class="table-wrap"><table class="table">
             <thead><tr><th scope="col">Began</th><th scope="col">Who</th><th scope="col">About</th><th scope="col">Came to</th><th scope="col" class="n">Texts</th></tr></thead>
-            <tbody>@foreach ($list as $run)<tr><td class="whitespace-nowrap"><a class="link" href="{{ route('rules.rehearsal.run', [$rule, $rehearsal, $run->side->value, $run->run]) }}"><x-time :at="$run->began_at" format="D j M H:i" /></a></td><td><a class="link" href="{{ route('people.show', $run->person_id) }}">{{ $run->person->name() }}</a></td><td>{{ $run->record?->called() ?? '–' }}</td><td class="max-w-md">@if ($run->reason){{ \App\Sentences\Sentence::of($run->reason) }}@else<span class="soft">would still be under way</span>@endif</td><td class="n">{{ $run->texts }}</td></tr>@endforeach</tbody>
+            <tbody>@foreach ($list as $run)<tr><td class="whitespace-nowrap"><a class="link" href="{{ route('rules.rehearsal.run', [$rule, $rehearsal, $run->side->value, $run->run]) }}">@time($run->began_at, 'D j M H:i')</a></td><td><a class="link" href="{{ route('people.show', $run->person_id) }}">{{ $run->person->name() }}</a></td><td>{{ $run->record?->called() ?? '–' }}</td><td class="max-w-md">@if ($run->reason){{ \App\Sentences\Sentence::of($run->reason) }}@else<span class="soft">would still be under way</span>@endif</td><td class="n">{{ $run->texts }}</td></tr>@endforeach</tbody>
         </table></div>
         <x-pages :list="$list" />
     @else
         <div class="table-wrap"><table class="table">
             <thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">Text</th><th scope="col">What became of it</th><th scope="col" class="n">Parts</th><th scope="col" class="n">Price</th></tr></thead>
             <tbody>@foreach ($list as $text)<tr>
-                <td class="whitespace-nowrap">@if ($text->run)<a class="link" href="{{ route('rules.rehearsal.run', [$rule, $rehearsal, $text->side->value, $text->run]) }}"><x-time :at="$text->left_at ?? $text->wanted_at" format="D j M H:i" /></a>@else<x-time :at="$text->wanted_at" format="D j M H:i" />@endif</td>
+                <td class="whitespace-nowrap">@if ($text->run)<a class="link" href="{{ route('rules.rehearsal.run', [$rule, $rehearsal, $text->side->value, $text->run]) }}">@time($text->left_at ?? $text->wanted_at, 'D j M H:i')</a>@else @time($text->wanted_at, 'D j M H:i')@endif</td>
                 <td class="whitespace-nowrap">@if ($text->person)<a class="link" href="{{ route('people.show', $text->person_id) }}">{{ $text->person->name() }}</a>@else<span class="soft">nobody known</span>@endif @if ($text->record)<br><a class="link sm soft" href="{{ route('records.show', [$text->record->type, $text->record]) }}">{{ $text->record->called() }}</a>@endif</td>
                 <td class="max-w-md">{{ $text->body !== '' ? $text->body : '–' }}@if ($text->line)<br><span class="soft sm">from the {{ $text->line->name }}</span>@endif</td>
-                <td class="max-w-60">@if ($text->reason){{ \App\Sentences\Sentence::of($text->reason) }}@elseif ($text->state === \App\Models\RehearsedState::Failed)<x-tone tone="bad">nobody has the number</x-tone>@else<x-tone tone="well">would have left</x-tone>@endif
-                    @if ($text->held)<br><span class="sm soft">wanted <x-time :at="$text->wanted_at" format="D H:i" />: {{ \App\Sentences\Sentence::of($text->held) }}</span>@endif
+                <td class="max-w-60">@if ($text->reason){{ \App\Sentences\Sentence::of($text->reason) }}@elseif ($text->state === \App\Models\RehearsedState::Failed)@tone('bad', 'nobody has the number')@else @tone('well', 'would have left')@endif
+                    @if ($text->held)<br><span class="sm soft">wanted @time($text->wanted_at, 'D H:i'): {{ \App\Sentences\Sentence::of($text->held) }}</span>@endif
                     @if ($text->too_late)<br><x-tone tone="bad">{{ TimeFormatter::lasting($text->too_late_since, $text->left_at) }} too late: {{ lcfirst(\App\Sentences\Sentence::of($text->too_late)) }}</x-tone>@endif</td>
                 <td class="n">{{ $text->parts ?: '–' }}</td><td class="n whitespace-nowrap">{{ $text->left_at === null ? '–' : TimeFormatter::price($text->price_micros, \App\Models\Business::current()->currency()) }}</td>
             </tr>@endforeach</tbody>

@@ -79,8 +79,8 @@
                     @if (($examples = $page->examples())->isNotEmpty())
                         <h2 class="mt-5">{{ ucfirst(TimeFormatter::count($examples->count(), 'of them', 'of them')) }}, as {{ $examples->count() === 1 ? 'it' : 'they' }} would have read</h2>
                         @foreach ($examples as $text)
-                            <div class="coming-text"><a class="link font-semibold" href="{{ route('rules.rehearsal.run', [$page->rule, $rehearsal, $text->side->value, $text->run]) }}">{{ $text->person?->name() }}</a> <span class="soft"><x-time :at="$text->left_at" format="D j M H:i" /></span>@if ($text->record) <span class="soft">{{ $text->record->called() }}</span>@endif
-                                @if ($text->too_late)<x-tone tone="bad">{{ $page->late($text) }}</x-tone>@elseif ($text->held_by)<x-tone tone="held">held from <x-time :at="$text->wanted_at" format="D H:i" /></x-tone>@endif
+                            <div class="coming-text"><a class="link font-semibold" href="{{ route('rules.rehearsal.run', [$page->rule, $rehearsal, $text->side->value, $text->run]) }}">{{ $text->person?->name() }}</a> <span class="soft">@time($text->left_at, 'D j M H:i')</span>@if ($text->record) <span class="soft">{{ $text->record->called() }}</span>@endif
+                                @if ($text->too_late)<x-tone tone="bad">{{ $page->late($text) }}</x-tone>@elseif ($text->held_by)<x-tone tone="held">held from @time($text->wanted_at, 'D H:i')</x-tone>@endif
                                 <p class="mt-1">{{ $text->body }}</p></div>
                         @endforeach
                     @endif
@@ -95,7 +95,7 @@
             <thead><tr><th scope="col">When</th><th scope="col">Over</th><th scope="col">By</th><th scope="col">Which</th><th scope="col" class="n">People</th><th scope="col" class="n">Texts</th><th scope="col" class="n">Too late</th></tr></thead>
             @foreach ($kept as $one)
                 @php($said = $one->summary[$one->side()->value] ?? null)
-                <tr @if ($one->id === $rehearsal?->id) aria-current="true" @endif><td><a class="link" href="{{ route('rules.rehearsal', [$page->rule, $one]) }}"><x-time :at="$one->asked_at" format="D j M H:i" /></a></td><td>{{ TimeFormatter::count($one->days, 'day', 'days') }}</td><td>{{ $one->staff?->name ?? '–' }}</td><td>{{ $one->document === null ? 'as it was on' : 'with its changes' }}</td>
+                <tr @if ($one->id === $rehearsal?->id) aria-current="true" @endif><td><a class="link" href="{{ route('rules.rehearsal', [$page->rule, $one]) }}">@time($one->asked_at, 'D j M H:i')</a></td><td>{{ TimeFormatter::count($one->days, 'day', 'days') }}</td><td>{{ $one->staff?->name ?? '–' }}</td><td>{{ $one->document === null ? 'as it was on' : 'with its changes' }}</td>
                     @if ($said === null)<td colspan="3" class="soft">{{ ['waiting' => 'waits', 'running' => 'under way', 'stopped' => 'stopped', 'failed' => 'failed'][$one->state->value] ?? '' }}</td>@else<td class="n">{{ number_format($said['people']) }}</td><td class="n">{{ number_format($said['texts']) }}</td><td class="n">{{ number_format($said['late']) }}</td>@endif</tr>
             @endforeach
         </table>

@@ -8,7 +8,7 @@
         @endcan @endif
     </div>
     @if ($page->leaving > 0 && $page->leaveAt)
-        <div class="panel flex gap-3 items-center flex-wrap mb-4"><x-tone tone="held">{{ ucfirst(TimeFormatter::count($page->leaving, 'text leaves', 'texts leave')) }} at <x-time :at="$page->leaveAt" format="H:i:s" />, as far as the gate lets {{ $page->leaving === 1 ? 'it' : 'them' }}.</x-tone>
+        <div class="panel flex gap-3 items-center flex-wrap mb-4"><x-tone tone="held">{{ ucfirst(TimeFormatter::count($page->leaving, 'text leaves', 'texts leave')) }} at @time($page->leaveAt, 'H:i:s'), as far as the gate lets {{ $page->leaving === 1 ? 'it' : 'them' }}.</x-tone>
             @can('administer')<form method="post" action="{{ route('rules.release.undo', $page->rule) }}">@csrf<button class="btn small">Hold {{ $page->leaving === 1 ? 'it' : 'them' }} back</button></form>@endcan</div>
     @endif
     <p class="soft mb-3">The rule sends nothing by itself{{ $page->askedAt() === null ? '' : ', and asks at '.$page->askedAt().' each day' }}. @if ($page->many > 0)Together {{ TimeFormatter::price($page->micros, \App\Models\Business::current()->currency()) }}. @endif What is never let go never leaves: it waits here until its run ends, by a reply, a stop or its goal, or until somebody skips it. One whose event has passed is dropped when it is let go.</p>

@@ -22,7 +22,7 @@
                     <td class="n"><a class="link" href="{{ route('rules.runs', [$rule, 'state' => 'live']) }}">{{ $rule->live_count }}</a></td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['rule' => $rule->id, 'state' => 'left', 'from' => $since->date]) }}">{{ $texts[$rule->id]->texts ?? 0 }}</a></td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['rule' => $rule->id, 'state' => 'answered', 'from' => $since->date]) }}">{{ $texts[$rule->id]->answered ?? 0 }}</a></td>
-                    <td class="max-w-60">@if ($problem = $problems[$rule->id] ?? null)<x-reason :reason="$problem->reason" /><br><span class="soft sm"><x-time :at="$problem->at" format="D j M H:i" /></span>@else<span class="soft">none</span>@endif</td>
+                    <td class="max-w-60">@if ($problem = $problems[$rule->id] ?? null)<x-reason :reason="$problem->reason" /><br><span class="soft sm">@time($problem->at, 'D j M H:i')</span>@else<span class="soft">none</span>@endif</td>
                 </tr>
             @endforeach
             </tbody>

@@ -11,7 +11,7 @@
             </form></details>@else{{ $page->written->name }}@endcan</h1>
         <div class="acts">
             @if ($page->rule->power->value === 'on')
-                <x-tone tone="well"><b>On since <x-time :at="$page->rule->on_since" format="j F" /></b></x-tone>
+                <x-tone tone="well"><b>On since @time($page->rule->on_since, 'j F')</b></x-tone>
             @else
                 <x-tone tone="held" icon="pause"><b>{{ $page->rule->power->value === 'retired' ? 'Retired' : 'Off' }}</b></x-tone>
             @endif

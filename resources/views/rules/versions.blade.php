@@ -8,7 +8,7 @@
         <section class="panel mt-4" aria-labelledby="version-{{ $version->number }}">
             <div class="flex flex-wrap gap-3 items-baseline">
                 <h2 id="version-{{ $version->number }}">Version {{ $version->number }}</h2>
-                <span class="soft sm flex-1">{{ $version->staff->name ?? 'from a file' }}, <x-time :at="$version->at" format="D j M Y H:i" /></span>
+                <span class="soft sm flex-1">{{ $version->staff->name ?? 'from a file' }}, @time($version->at, 'D j M Y H:i')</span>
                 @if ($rule->version_id === $version->id)<x-tone tone="well">this one runs</x-tone>@elsecan('administer')<form method="post" action="{{ route('rules.versions.restore', [$rule, $version]) }}">@csrf<button class="btn small">Go back to its words</button></form>@endif
             </div>
             @if ($said[$version->number] === [])

@@ -14,7 +14,7 @@
     @else
         <div class="table-wrap"><table class="table dense">
             <thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">Number</th><th scope="col">What</th><th scope="col">The proof</th></tr></thead>
-            <tbody>@foreach ($entries as $entry)<tr><td class="whitespace-nowrap"><x-time :at="$entry->at" format="j M Y H:i" /></td><td class="whitespace-nowrap"><a class="link" href="{{ route('people.show', $entry->person_id) }}">{{ $entry->person->name() }}</a></td><td class="whitespace-nowrap">{{ \Linnet\Core\Number\Numbers::pretty($entry->number) }}</td>
+            <tbody>@foreach ($entries as $entry)<tr><td class="whitespace-nowrap">@time($entry->at, 'j M Y H:i')</td><td class="whitespace-nowrap"><a class="link" href="{{ route('people.show', $entry->person_id) }}">{{ $entry->person->name() }}</a></td><td class="whitespace-nowrap">{{ \Linnet\Core\Number\Numbers::pretty($entry->number) }}</td>
                 <td class="whitespace-nowrap"><x-tone :tone="$entry->act === 'withdrawn' ? 'bad' : 'well'" :icon="$entry->act === 'withdrawn' ? 'ban' : 'check'">{{ $entry->act === 'withdrawn' ? 'took back' : 'agreed' }}: {{ $entry->scope === 'all' ? 'all texts' : 'offers' }}</x-tone></td><td>{{ $entry->how === 'text' ? 'texted ' : '' }}{{ Str::limit($entry->wording, 160) }}</td></tr>@endforeach</tbody>
         </table></div>
         <x-pages :list="$entries" />

@@ -44,10 +44,10 @@
             <tbody>
             @foreach ($texts as $text)
                 <tr>
-                    <td class="whitespace-nowrap"><x-time :at="$text->at" format="D j M H:i" /></td>
+                    <td class="whitespace-nowrap">@time($text->at, 'D j M H:i')</td>
                     <td class="whitespace-nowrap">@if ($text->colleague()) {{ $text->colleague() }}<br><span class="soft sm">about</span> @endif <a class="link" href="{{ route('people.show', $text->person_id) }}">{{ $text->person->name() }}</a><br><span class="soft sm">from the {{ $text->line->name }}</span></td>
                     <td class="max-w-md">{{ $text->body !== '' ? Str::limit($text->body, 150) : '(no words yet)' }}<br><span class="soft sm"><x-by :message="$text" /></span></td>
-                    <td class="max-w-60"><a class="link" href="{{ route('messages.show', $text) }}"><x-state :message="$text" /></a><br><x-reason :reason="$text->reason" />
+                    <td class="max-w-60"><a class="link" href="{{ route('messages.show', $text) }}">@state($text)</a><br><x-reason :reason="$text->reason" />
                         <details class="sm" hx-get="{{ route('messages.show', $text) }}" hx-trigger="toggle once" hx-target="find .why"><summary class="link">Why</summary><div class="why"><a class="link" href="{{ route('messages.show', $text) }}">Every check</a></div></details></td>
                     <td class="n">{{ $text->parts ?: '–' }}</td>
                     <td class="n whitespace-nowrap">{{ $text->left_at === null ? '–' : \App\Clock\TimeFormatter::price($text->price_micros, $text->currency ?? 'GBP') }}</td>

@@ -5,7 +5,7 @@
     <div class="head">
         <div>
             <h1>{{ $text->isInbound() ? 'From' : 'To' }} {{ $text->colleague() ?? $text->person->name() }}</h1>
-            <p><x-state :message="$text" /> <x-reason :reason="$text->reason" /></p>
+            <p>@state($text) <x-reason :reason="$text->reason" /></p>
             <p class="soft sm">@if ($text->rule)<a class="link" href="{{ route('rules.show', $text->rule_id) }}">{{ $text->rule->name }}</a>{{ $page->letter() === '' ? '' : ', text '.$page->letter() }}@if ($page->version()), version {{ $page->version()->number }}{{ $page->version()->staff ? ' by '.$page->version()->staff->name : '' }}@endif, @elseif (! $text->isInbound())<x-by :message="$text" />, @endif{{ $text->isInbound() ? 'to' : 'from' }} the {{ $text->line->name }}</p>
         </div>
         <div class="acts">@if ($text->conversation_id)<a class="btn" href="{{ route('conversations.show', $text->conversation_id) }}"><x-icon name="message-square" />The conversation</a>@endif</div>
@@ -23,14 +23,14 @@
             <h2 class="mt-5 mb-1">When what happened</h2>
             <table class="table">
                 @foreach ($page->moments() as $moment)
-                    <tr><td class="whitespace-nowrap w-36"><x-time :at="$moment->at" format="D j M H:i:s" /></td><td>@if ($moment->tone === 'plain'){{ $moment->says }}@else<x-tone :tone="$moment->tone">{{ $moment->says }}</x-tone>@endif</td></tr>
+                    <tr><td class="whitespace-nowrap w-36">@time($moment->at, 'D j M H:i:s')</td><td>@if ($moment->tone === 'plain'){{ $moment->says }}@else<x-tone :tone="$moment->tone">{{ $moment->says }}</x-tone>@endif</td></tr>
                 @endforeach
-                @foreach ($page->decisions() as $trace)<tr><td class="whitespace-nowrap"><x-time :at="$trace->at" format="D j M H:i:s" /></td><td>{{ \App\Sentences\Sentence::of(['code' => $trace->code, 'with' => $trace->with]) }}</td></tr>@endforeach
+                @foreach ($page->decisions() as $trace)<tr><td class="whitespace-nowrap">@time($trace->at, 'D j M H:i:s')</td><td>{{ \App\Sentences\Sentence::of(['code' => $trace->code, 'with' => $trace->with]) }}</td></tr>@endforeach
             </table>
 
             @if ($page->replies()->isNotEmpty())
                 <h2 class="mt-5 mb-1">What came back</h2>
-                @foreach ($page->replies() as $reply)<a class="said" href="{{ route('conversations.show', $reply->conversation_id) }}"><span class="soft sm"><x-time :at="$reply->at" format="D j M H:i" /></span><br>{{ $reply->body }}</a>@endforeach
+                @foreach ($page->replies() as $reply)<a class="said" href="{{ route('conversations.show', $reply->conversation_id) }}"><span class="soft sm">@time($reply->at, 'D j M H:i')</span><br>{{ $reply->body }}</a>@endforeach
             @endif
         </section>
         <aside>
@@ -39,10 +39,10 @@
             @endfragment
             @if ($page->journey() !== [])
                 <h2 class="mt-5 mb-1">The run it belongs to</h2>
-                <p class="sm soft mb-1">{{ $page->run()?->record ? $page->run()->record->called().', ' : '' }}since <x-time :at="$page->run()->began_at" format="D j M H:i" />, <a class="link" href="{{ route('rules.runs', $text->rule_id) }}">see who is in it</a></p>
+                <p class="sm soft mb-1">{{ $page->run()?->record ? $page->run()->record->called().', ' : '' }}since @time($page->run()->began_at, 'D j M H:i'), <a class="link" href="{{ route('rules.runs', $text->rule_id) }}">see who is in it</a></p>
                 <ol class="journey">
                     @foreach ($page->journey() as $moment)
-                        <li @class(['this' => $moment->isThis])><span class="soft sm"><x-time :at="$moment->at" format="D j M H:i" /></span>@if ($moment->text && ! $moment->isThis)<a class="link" href="{{ route('messages.show', $moment->text) }}">{{ $moment->says }}</a>@else<span>{{ $moment->says }}</span>@endif</li>
+                        <li @class(['this' => $moment->isThis])><span class="soft sm">@time($moment->at, 'D j M H:i')</span>@if ($moment->text && ! $moment->isThis)<a class="link" href="{{ route('messages.show', $moment->text) }}">{{ $moment->says }}</a>@else<span>{{ $moment->says }}</span>@endif</li>
                     @endforeach
                 </ol>
             @endif

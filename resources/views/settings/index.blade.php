@@ -26,7 +26,7 @@
             <p class="soft sm mb-2">For programs of your own. <a class="link" href="{{ route('api') }}">What they can ask for</a></p>
             @if ($tokens->isNotEmpty())
                 <div class="table-wrap"><table class="table"><thead><tr><th scope="col">Used by</th><th scope="col">May</th><th scope="col">Last used</th><th scope="col"><span class="sr-only">End</span></th></tr></thead>
-                    <tbody>@foreach ($tokens as $token)<tr><td>{{ $token->name }}<br><span class="soft sm">made by {{ $token->tokenable?->name ?? 'somebody who has left' }}</span></td><td class="sm">{{ implode(', ', array_map(fn ($ability) => \App\Api\Ability::tryFrom($ability)?->says() ?? $ability, $token->abilities ?? [])) }}</td><td class="whitespace-nowrap">@if ($token->last_used_at)<x-time :at="$token->last_used_at" format="j M Y, H:i" />@else never @endif</td><td><form method="post" action="{{ route('tokens.destroy', $token) }}">@csrf @method('delete')<button class="btn small">End it</button></form></td></tr>@endforeach</tbody></table></div>
+                    <tbody>@foreach ($tokens as $token)<tr><td>{{ $token->name }}<br><span class="soft sm">made by {{ $token->tokenable?->name ?? 'somebody who has left' }}</span></td><td class="sm">{{ implode(', ', array_map(fn ($ability) => \App\Api\Ability::tryFrom($ability)?->says() ?? $ability, $token->abilities ?? [])) }}</td><td class="whitespace-nowrap">@if ($token->last_used_at)@time($token->last_used_at, 'j M Y, H:i')@else never @endif</td><td><form method="post" action="{{ route('tokens.destroy', $token) }}">@csrf @method('delete')<button class="btn small">End it</button></form></td></tr>@endforeach</tbody></table></div>
                 <x-pages :list="$tokens" />
             @endif
             <form class="panel mt-3" method="post" action="{{ route('tokens.store') }}" aria-label="Make a token">@csrf
@@ -56,7 +56,7 @@
             <h2 class="mt-8 mb-1">Calendars to subscribe to</h2>
             <p class="soft sm mb-2">Records with a beginning, at a secret address that any calendar program can follow.</p>
             @foreach ($calendars as $calendar)
-                <div class="flex justify-between gap-2 mb-1"><span>{{ $calendar->name }}<br><span class="soft sm">{{ mb_strtolower($calendar->type->plural) }}, @if ($calendar->fetched_at)last fetched <x-time :at="$calendar->fetched_at" format="j M, H:i" />@else never fetched @endif</span></span><form method="post" action="{{ route('calendars.destroy', $calendar) }}">@csrf @method('delete')<button class="btn small">End it</button></form></div>
+                <div class="flex justify-between gap-2 mb-1"><span>{{ $calendar->name }}<br><span class="soft sm">{{ mb_strtolower($calendar->type->plural) }}, @if ($calendar->fetched_at)last fetched @time($calendar->fetched_at, 'j M, H:i')@else never fetched @endif</span></span><form method="post" action="{{ route('calendars.destroy', $calendar) }}">@csrf @method('delete')<button class="btn small">End it</button></form></div>
             @endforeach
             <x-pages :list="$calendars" />
             <form class="flex gap-2 flex-wrap items-end mt-2" method="post" action="{{ route('calendars.store') }}" aria-label="Make a calendar">@csrf

@@ -24,7 +24,7 @@
                     @if ($source->mapping === null)<x-tone tone="held" class="ml-2">nobody has said what it means</x-tone>@endif
                     @if ($source->problem)<x-tone tone="bad" class="ml-2">cannot be read</x-tone>@endif
                     <br><span class="soft sm">{{ $source->kind->value === 'feed' ? 'posts to us' : "a file, looked at every $source->every_minutes minutes" }}</span></td>
-                <td class="whitespace-nowrap">@if ($last = $newest[$source->id] ?? null)<x-time :at="$last->at" format="D j M H:i" /><br><x-tone :tone="$last->state->tone()">{{ $last->state->word() }}</x-tone>@elseif ($source->looked_at)<x-time :at="$source->looked_at" format="D j M H:i" /><br><span class="soft sm">looked at</span>@else never @endif</td>
+                <td class="whitespace-nowrap">@if ($last = $newest[$source->id] ?? null)@time($last->at, 'D j M H:i')<br><x-tone :tone="$last->state->tone()">{{ $last->state->word() }}</x-tone>@elseif ($source->looked_at)@time($source->looked_at, 'D j M H:i')<br><span class="soft sm">looked at</span>@else never @endif</td>
                 @foreach ($states as $state)<td class="n">@if ($source->kind->value === 'feed')<a class="link" href="{{ route('sources.show', ['source' => $source, 'state' => $state->value]) }}">{{ $counts[$source->id][$state->value] ?? 0 }}</a>@else – @endif</td>@endforeach
             </tr>
         @endforeach
@@ -37,7 +37,7 @@
         <div class="table-wrap"><table class="table">
             <tbody>
             @foreach ($imports as $import)
-                <tr><td><a class="link" href="{{ route('imports.show', $import) }}">{{ $import->name }}</a></td><td class="whitespace-nowrap"><x-time :at="$import->at" format="D j M H:i" /></td><td><x-tone :tone="$import->state->tone()">{{ $import->state->word() }}</x-tone></td><td class="n">{{ number_format($import->rows) }} rows</td></tr>
+                <tr><td><a class="link" href="{{ route('imports.show', $import) }}">{{ $import->name }}</a></td><td class="whitespace-nowrap">@time($import->at, 'D j M H:i')</td><td><x-tone :tone="$import->state->tone()">{{ $import->state->word() }}</x-tone></td><td class="n">{{ number_format($import->rows) }} rows</td></tr>
             @endforeach
             </tbody>
         </table></div>

@@ -34,7 +34,7 @@
                 <p class="soft sm mb-2">It is kept encrypted and never shown again. If it is lost, or somebody has it who should not, make a new one: for a day both are good, so that nothing is lost while the sender changes over.</p>
                 <form method="post" action="{{ route('sources.rotate', $source) }}">@csrf<button class="btn">Make a new secret</button></form>
                 @if ($source->old_secret_until && $source->old_secret_until > $now)
-                    <p class="mt-3 sm"><x-tone tone="held">The old one is still good until <x-time :at="$source->old_secret_until" format="D j M H:i" />.</x-tone></p>
+                    <p class="mt-3 sm"><x-tone tone="held">The old one is still good until @time($source->old_secret_until, 'D j M H:i').</x-tone></p>
                     <form class="mt-1" method="post" action="{{ route('sources.end-old-secret', $source) }}">@csrf @method('delete')<button class="btn small">End the old one now</button></form>
                 @endif
             </aside>

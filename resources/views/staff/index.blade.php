@@ -17,7 +17,7 @@
                     <select class="input" name="role" aria-label="What {{ $member->name }} may" @disabled($member->off_at !== null)>@foreach ($roles as $role)<option value="{{ $role->value }}" @selected($member->role === $role)>{{ ucfirst($role->value) }}</option>@endforeach</select>
                     <button class="btn small" name="do" value="role" @disabled($member->off_at !== null)>Keep</button></form>
                     <x-error :name="'member-'.$member->id" /></td>
-                <td>@if ($member->off_at)<x-tone tone="held" icon="pause">off</x-tone><br><span class="soft sm">since <x-time :at="$member->off_at" format="j M Y" /></span>@elseif ($member->invited_hash)<x-tone tone="plain" icon="clock">invited</x-tone><br><span class="soft sm">until <x-time :at="$member->invited_until" format="j M Y" /></span>@else<x-tone tone="well">logs in</x-tone>@endif</td>
+                <td>@if ($member->off_at)<x-tone tone="held" icon="pause">off</x-tone><br><span class="soft sm">since @time($member->off_at, 'j M Y')</span>@elseif ($member->invited_hash)<x-tone tone="plain" icon="clock">invited</x-tone><br><span class="soft sm">until @time($member->invited_until, 'j M Y')</span>@else<x-tone tone="well">logs in</x-tone>@endif</td>
                 <td><form class="flex gap-3 items-baseline flex-wrap" method="post" action="{{ route('staff.update', $member) }}">@csrf @method('put')
                     @if ($member->off_at)
                         <button class="link sm" name="do" value="on">Switch on</button>

@@ -1,7 +1,7 @@
 <x-page title="Today">
     @fragment('today')
     <div id="today" hx-get="{{ route('today') }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-target="#today">
-        <p class="crumb"><x-time :at="$page->now" format="l j F" /></p>
+        <p class="crumb">@time($page->now, 'l j F')</p>
         <h1 class="lead">
             <a href="{{ route('sent.index', ['from' => $page->day->date, 'until' => $page->day->date, 'state' => 'left']) }}">{{ ucfirst(\App\Clock\TimeFormatter::count($page->left, 'text', 'texts')) }}</a>
             {{ $page->left === 1 ? 'has' : 'have' }} gone out {{ 'today' }}@if ($page->late->many > 0), <a href="#needs">{{ \App\Clock\TimeFormatter::count($page->late->many, 'thing', 'things') }}</a> {{ $page->late->many === 1 ? 'is' : 'are' }} {{ 'late' }}@endif{{ '' }}@if ($page->outboxed > 0), <a href="{{ route('sent.index', ['state' => 'ready']) }}">{{ \App\Clock\TimeFormatter::count($page->outboxed, 'waits', 'wait') }}</a> for the carrier @endif{{ $page->coming === 0 ? ($page->late->many + $page->outboxed > 0 ? '.' : ', and nothing more is to come before midnight.') : ' and' }}

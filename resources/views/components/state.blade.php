@@ -1,2 +1,0 @@
-@props(['message'])
-<x-tone :tone="$message->state->tone()">{{ $message->state->word() }}</x-tone>
