@@ -38,6 +38,19 @@ final readonly class TheirTime
         return $this->now->setTimezone(new \DateTimeZone($this->zone))->modify('+1 hour')->format('Y-m-d\TH:00');
     }
 
+    /** @return list<array{string, string}> moments to put something off until: what each is called, and as a field of a form holds it */
+    public function later(): array
+    {
+        $here = $this->now->setTimezone(new \DateTimeZone($this->zone));
+        $at = fn (\DateTimeImmutable $moment): string => $moment->format('Y-m-d\TH:i');
+
+        return [
+            ['In an hour', $at($here->modify('+1 hour'))],
+            ['Tomorrow at 9', $at($here->modify('+1 day')->setTime(9, 0))],
+            ['Monday at 9', $at($here->modify('next monday')->setTime(9, 0))],
+        ];
+    }
+
     /** "12:00 in Toronto is Tue 3 March 17:00 here." Nothing where their clock is ours. */
     public function says(\DateTimeImmutable $at, string $ours): string
     {

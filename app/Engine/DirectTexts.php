@@ -67,7 +67,7 @@ final readonly class DirectTexts
             ->where('person_id', $personId)
             ->where('line_id', $lineId)
             ->where('waiting_since', '<=', $writtenAt)
-            ->update(['waiting_since' => null]);
+            ->update(['waiting_since' => null, 'put_off_until' => null]);
     }
 
     /** @param  string|null  $number the one it goes to; null for the preferred one */

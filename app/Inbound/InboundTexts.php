@@ -114,7 +114,9 @@ final readonly class InboundTexts
         ]);
         $conversation->update([
             'last_message_id' => $message->id, 'last_at' => $now,
-            'waiting_since' => $heard->meaning->wantsAPerson() ? $conversation->waiting_since ?? $now : $conversation->waiting_since,
+            ...$heard->meaning->wantsAPerson()
+                ? ['waiting_since' => $conversation->waiting_since ?? $now, 'put_off_until' => null]
+                : [],
         ]);
         $unit->reader->forgetWords($person->id, $number->e164);
         $this->credit($person->id, $heard->meaning, $now);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -15,10 +16,13 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $person_id
  * @property int $line_id
  * @property CarbonImmutable|null $waiting_since when they wrote what nobody has answered
+ * @property int|null $staff_id whose it is; null for whoever answers
+ * @property CarbonImmutable|null $put_off_until until when nobody need look at it, unless they write again
  * @property int|null $last_message_id
  * @property CarbonImmutable $last_at
  * @property-read Person $person
  * @property-read Line $line
+ * @property-read Staff|null $owner
  * @property-read Message|null $last
  */
 final class Conversation extends Model
@@ -26,7 +30,9 @@ final class Conversation extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['waiting_since' => 'immutable_datetime', 'last_at' => 'immutable_datetime'];
+        return [
+            'waiting_since' => 'immutable_datetime', 'put_off_until' => 'immutable_datetime', 'last_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<Person, $this> */
@@ -39,6 +45,29 @@ final class Conversation extends Model
     public function line(): BelongsTo
     {
         return $this->belongsTo(Line::class);
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function owner(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class, 'staff_id');
+    }
+
+    /**
+     * Those in which somebody waits for an answer, and that are not put off.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeWaiting(Builder $query, \DateTimeImmutable $now): void
+    {
+        $query
+            ->whereNotNull('waiting_since')
+            ->where(fn (Builder $any) => $any->whereNull('put_off_until')->orWhere('put_off_until', '<=', $now));
+    }
+
+    public function isPutOff(\DateTimeImmutable $now): bool
+    {
+        return $this->put_off_until !== null && $this->put_off_until > $now;
     }
 
     /** @return BelongsTo<Message, $this> */

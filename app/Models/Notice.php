@@ -8,11 +8,12 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A rule's word to somebody of the business, on their screen until it is put away.
+ * A rule's or a colleague's word to somebody of the business, on their screen until it is put away.
  *
  * @property int $id
  * @property int|null $staff_id whose; null for everybody
  * @property int|null $person_id
+ * @property int|null $conversation_id where it is about what was said there
  * @property int|null $rule_id
  * @property string $words
  * @property CarbonImmutable $at

@@ -42,6 +42,14 @@ final class Record extends Model
         return is_scalar($title) && (string) $title !== '' ? (string) $title : "{$this->type->name} $this->id";
     }
 
+    /** How far it has come, where its type has stages; empty where it has none. */
+    public function stage(): string
+    {
+        $stage = $this->type->stage_field === null ? null : $this->values[$this->type->stage_field] ?? null;
+
+        return is_scalar($stage) ? (string) $stage : '';
+    }
+
     /** @return BelongsTo<Person, $this> */
     public function person(): BelongsTo
     {

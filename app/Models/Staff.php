@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Foundation\Auth\User;
 use Illuminate\Http\Request;
 use Laravel\Sanctum\HasApiTokens;
@@ -43,6 +44,12 @@ final class Staff extends User
             'password' => 'hashed', 'role' => Role::class, 'texts_allowed' => 'boolean', 'number_confirmed_at' => 'immutable_datetime',
             'invited_until' => 'immutable_datetime', 'off_at' => 'immutable_datetime',
         ];
+    }
+
+    /** @return Collection<int, self> those who answer texts */
+    public static function answering(): Collection
+    {
+        return self::query()->whereNull('off_at')->where('role', '!=', Role::Viewer)->orderBy('name')->get(['id', 'name']);
     }
 
     /** Who asks. */

@@ -30,6 +30,11 @@ final class Task extends Model
         return ['at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'done_at' => 'immutable_datetime'];
     }
 
+    public function isOverdue(\DateTimeImmutable $now): bool
+    {
+        return $this->done_at === null && $this->due_at !== null && $this->due_at < $now;
+    }
+
     /** @return BelongsTo<Staff, $this> */
     public function staff(): BelongsTo
     {

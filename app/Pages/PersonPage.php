@@ -13,8 +13,10 @@ use App\Models\ComingText;
 use App\Models\Consent;
 use App\Models\Conversation;
 use App\Models\Person;
+use App\Models\Record;
 use App\Models\Rule;
 use App\Models\Run;
+use App\Models\Task;
 use App\Pages\Ahead\ComingTextReader;
 use App\Rules\StartByHand;
 use Illuminate\Database\Eloquent\Collection;
@@ -104,6 +106,26 @@ final class PersonPage
         sort($names);
 
         return array_slice(array_values(array_unique($names)), 0, 200);
+    }
+
+    /** @return Collection<int, Record> the newest few */
+    public function records(): Collection
+    {
+        return Record::query()->where('person_id', $this->person->id)->with('type.fields')->orderByDesc('id')->limit(5)->get();
+    }
+
+    /** @return Collection<int, Task> what is to be done about them: what is due first, then what has no time */
+    public function tasks(): Collection
+    {
+        return once(fn (): Collection => Task::query()
+            ->where('person_id', $this->person->id)
+            ->whereNull('done_at')
+            ->with('staff')
+            ->orderByRaw('due_at is null')
+            ->orderBy('due_at')
+            ->orderBy('id')
+            ->limit(20)
+            ->get());
     }
 
     /** @return Collection<int, Rule> */

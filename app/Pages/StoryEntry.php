@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Pages;
 
 use App\Models\Message;
+use App\Models\Note;
 use App\Models\Rule;
 
-/** One thing of a story: a message, or a sentence. */
+/** One thing of a story: a message, a note, or a sentence. */
 final readonly class StoryEntry
 {
     /**
@@ -21,6 +22,7 @@ final readonly class StoryEntry
         public string $says = '',
         public ?Rule $rule = null,
         public array $within = [],
+        public ?Note $note = null,
     ) {
     }
 }

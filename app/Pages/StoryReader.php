@@ -11,6 +11,7 @@ use App\Models\ChangeKind;
 use App\Models\Conversation;
 use App\Models\Message;
 use App\Models\MessageState;
+use App\Models\Note;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
@@ -48,6 +49,7 @@ final class StoryReader
                 ...self::decisions($person),
                 ...self::records($person, $zone),
                 ...self::changesAbout($person),
+                ...self::notes($person),
             ],
             $zone,
         );
@@ -99,6 +101,7 @@ final class StoryReader
             ...self::decisions($conversation->person, quietly: true),
             ...self::records($conversation->person, $zone),
             ...self::changesAbout($conversation->person),
+            ...self::notes($conversation->person),
         ], $zone);
     }
 
@@ -136,6 +139,20 @@ final class StoryReader
         }
 
         return $entries;
+    }
+
+    /** @return list<StoryEntry> what staff wrote to each other about them */
+    private static function notes(Person $person): array
+    {
+        $notes = Note::query()
+            ->where('person_id', $person->id)
+            ->with(['staff', 'handedTo'])
+            ->orderByDesc('at')
+            ->orderByDesc('id')
+            ->limit(self::MOST)
+            ->get();
+
+        return array_values($notes->reverse()->map(fn (Note $note): StoryEntry => new StoryEntry($note->at, 3, note: $note))->all());
     }
 
     /**

@@ -87,6 +87,7 @@ final readonly class Members
             $staff->forceFill(['remember_token' => null])->save();
             DB::table('tasks')->where('staff_id', $staff->id)->whereNull('done_at')->update(['staff_id' => $heir?->id]);
             DB::table('notices')->where('staff_id', $staff->id)->whereNull('put_away_at')->update(['staff_id' => $heir?->id]);
+            DB::table('conversations')->where('staff_id', $staff->id)->update(['staff_id' => $heir?->id]);
             DB::table('lines')->where('staff_id', $staff->id)->update(['staff_id' => $heir?->id]);
         });
     }

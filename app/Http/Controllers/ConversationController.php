@@ -4,22 +4,26 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Clock\TheirTime;
 use App\Counts\WaitingConversations;
+use App\Database\DistinctValues;
 use App\Exports\CsvExport;
 use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Line;
+use App\Models\Notice;
+use App\Models\Staff;
+use App\Pages\Conversations\ConversationQuery;
 use App\Pages\PersonPage;
 use App\Pages\Story;
 use App\Pages\StoryReader;
-use App\People\PersonFilter;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Contracts\View\View;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use Linnet\Core\Record\Change\LabelKind;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -30,26 +34,27 @@ final class ConversationController
     {
         // Those who wait; where nobody does, or somebody is looked for, all of them.
         $isWaiting = ! $request->hasAny(['show', 'find']) && resolve(WaitingConversations::class)->count() > 0;
-        $shown = $isWaiting ? 'waiting' : 'all';
+        $query = ConversationQuery::of($request, Staff::asking($request), $clock->now(), $isWaiting ? 'waiting' : 'all');
         if ($request->query('as') === 'csv') {
             Gate::authorize('view');
 
             return CsvExport::of(
                 'conversations',
-                ['Person', 'Number', 'Line', 'Last', 'Waiting since', 'Last text'],
-                (function () use ($request, $shown): \Generator {
-                    foreach ($this->query($this->asked($request, $shown))->lazy(300) as $one) {
+                ['Person', 'Number', 'Line', 'Last', 'Waiting since', 'Put off until', 'Whose', 'Last text'],
+                (function () use ($query): \Generator {
+                    foreach ($query->build()->lazy(300) as $one) {
                         yield [
                             $one->person->name(), $one->person->number?->e164, $one->line->name, $one->last_at->format(DATE_ATOM),
-                            $one->waiting_since?->format(DATE_ATOM), $one->last?->body,
+                            $one->waiting_since?->format(DATE_ATOM), $one->put_off_until?->format(DATE_ATOM), $one->owner?->name,
+                            $one->last?->body,
                         ];
                     }
                 })(),
             );
         }
 
-        $list = $this->list($request, $clock, $shown);
-        $first = $list['asked']['show'] === 'waiting' ? $list['conversations']->items()[0] ?? null : null;
+        $list = [...$this->list($request, $query, $clock), 'isWhole' => false];
+        $first = $query->shows('waiting') ? $list['conversations']->items()[0] ?? null : null;
 
         return $first === null
             ? view('conversations.index', $list)
@@ -58,74 +63,61 @@ final class ConversationController
 
     public function show(Request $request, Conversation $conversation, PersonPage $page, ClockInterface $clock): View
     {
-        return view('conversations.show', [...$this->list($request, $clock), ...$this->thread($conversation, $page), 'isFirst' => false]);
+        $query = ConversationQuery::of($request, Staff::asking($request), $clock->now());
+
+        $isWhole = $request->query('lines') === 'all';
+
+        return view('conversations.show', [
+            ...$this->list($request, $query, $clock), ...$this->thread($conversation, $page, $isWhole), 'isFirst' => false, 'isWhole' => $isWhole,
+        ]);
     }
 
     /** Nothing more is to be answered. */
     public function done(Conversation $conversation): RedirectResponse
     {
-        $conversation->update(['waiting_since' => null]);
+        $conversation->update(['waiting_since' => null, 'put_off_until' => null]);
 
         return redirect()->route('conversations.show', $conversation);
     }
 
-    /** @return array{conversation: Conversation, page: PersonPage, story: Story} */
-    private function thread(Conversation $conversation, PersonPage $page): array
+    /** @return array{conversation: Conversation, page: PersonPage, story: Story, putOff: list<array{string, string}>} */
+    private function thread(Conversation $conversation, PersonPage $page, bool $isWhole = false): array
     {
-        $conversation->load('person.number', 'line');
+        $conversation->load('person.number', 'line', 'owner');
+        $zone = Business::current()->zone;
 
         return [
             'conversation' => $conversation,
             'page' => $page->about($conversation->person),
-            'story' => StoryReader::ofConversation($conversation, Business::current()->zone),
+            'story' => $isWhole ? StoryReader::ofPerson($conversation->person, $zone) : StoryReader::ofConversation($conversation, $zone),
+            'putOff' => (new TheirTime($zone, $page->now))->later(),
         ];
     }
 
     /**
-     * @param  string  $shown  where nothing is said of it
-     * @return array{conversations: Paginator<int, Conversation>, asked: array<string, mixed>, lines: Collection<int, Line>, waiting: int,
-     * now: \DateTimeImmutable}
+     * @return array{query: ConversationQuery, conversations: Paginator<int, Conversation>, lines: Collection<int, Line>,
+     * colleagues: Collection<int, Staff>, tags: list<string>, nobodys: int, waiting: int, notices: Collection<int, Notice>,
+     * now: \DateTimeImmutable, me: Staff}
      */
-    private function list(Request $request, ClockInterface $clock, string $shown = 'all'): array
+    private function list(Request $request, ConversationQuery $query, ClockInterface $clock): array
     {
-        $asked = $this->asked($request, $shown);
-        $query = $this->query($asked);
-
         return [
-            'conversations' => $query->simplePaginate(30)->withQueryString(),
-            'asked' => $asked,
+            'query' => $query,
+            'conversations' => $query->build()->simplePaginate(30)->withQueryString(),
             'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
+            'colleagues' => Staff::answering(),
+            'tags' => DistinctValues::of('labels', 'name', ['kind' => LabelKind::Tag->value]),
             'waiting' => resolve(WaitingConversations::class)->count(),
+            'nobodys' => Conversation::query()->waiting($clock->now())->whereNull('staff_id')->count(),
+            'notices' => Notice::query()
+                ->whereNull('put_away_at')
+                ->where('staff_id', Staff::asking($request)->id)
+                ->whereNotNull('conversation_id')
+                ->orderByDesc('id')
+                ->limit(3)
+                ->get(),
             'now' => $clock->now(),
+            'me' => Staff::asking($request),
         ];
-    }
-
-    /** @return array<string, mixed> */
-    private function asked(Request $request, string $shown = 'all'): array
-    {
-        return $request->validate(['show' => 'nullable|in:waiting,all', 'line' => 'nullable|integer', 'find' => 'nullable|string|max:80'])
-            + ['show' => $shown, 'line' => '', 'find' => ''];
-    }
-
-    /**
-     * @param  array<string, mixed>  $asked
-     * @return Builder<Conversation>
-     */
-    private function query(array $asked): Builder
-    {
-        $query = Conversation::query()->with(['person.number', 'line', 'last'])->whereNotNull('last_message_id');
-        if ($asked['show'] === 'waiting') {
-            $query->whereNotNull('waiting_since')->orderBy('waiting_since')->orderBy('id');
-        } else {
-            $query->orderByDesc('last_at')->orderByDesc('id');
-        }
-        if ($asked['line'] !== '' && $asked['line'] !== null) {
-            $query->where('line_id', $asked['line']);
-        }
-        if (is_string($asked['find']) && $asked['find'] !== '') {
-            PersonFilter::only($query, $asked['find']);
-        }
-
-        return $query;
     }
 }

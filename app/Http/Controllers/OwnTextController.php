@@ -8,6 +8,7 @@ use App\Clock\TimeFormatter;
 use App\Engine\OwnTexts;
 use App\Engine\WhichText;
 use App\Forecast\Forecaster;
+use App\Http\Back;
 use App\Models\Business;
 use App\Models\ComingText;
 use App\Models\Person;
@@ -79,10 +80,7 @@ final class OwnTextController
         }
         $forecaster->look($person->id);
 
-        $back = (string) $request->string('back');
-
-        // Ours alone, whatever was sent.
-        return redirect()->to(preg_match('~^/(?![/\\\\])~', $back) === 1 ? $back : route('people.show', $person))->with('done', $said);
+        return redirect()->to(Back::to($request, route('people.show', $person)))->with('done', $said);
     }
 
     /** @return array{\Closure(OwnText): OwnText, Reason, string} */

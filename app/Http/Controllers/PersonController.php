@@ -66,7 +66,7 @@ final class PersonController
 
     public function show(Person $person, PersonPage $page): View
     {
-        return view('people.show', ['page' => $page->about($person)]);
+        return view('people.show', ['page' => $page->about($person), 'colleagues' => Staff::answering()]);
     }
 
     public function create(): View

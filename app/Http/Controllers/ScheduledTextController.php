@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Clock\TimeFormatter;
 use App\Engine\ScheduledTexts;
 use App\Forecast\Forecaster;
+use App\Http\Back;
 use App\Models\Business;
 use App\Models\ScheduledText;
 use App\Pages\WritingPage;
@@ -33,7 +34,7 @@ final class ScheduledTextController
         ], ['text.required_if' => 'Write something first.', 'at.required_if' => 'Say when it is to leave.']);
         $one = ScheduledText::query()->with('person')->find($scheduled);
         if ($one === null) {
-            return self::back($request)->with('done', self::GONE);
+            return redirect()->to(Back::to($request, route('home')))->with('done', self::GONE);
         }
         $page->to($one->person, $one->line_id);
         [$isDone, $told] = match ($said['do']) {
@@ -46,7 +47,7 @@ final class ScheduledTextController
         };
         $forecaster->look($one->person_id);
 
-        return self::back($request)->with('done', $isDone ? $told : self::GONE);
+        return redirect()->to(Back::to($request, route('home')))->with('done', $isDone ? $told : self::GONE);
     }
 
     /** @return array{bool, string} */
@@ -62,13 +63,5 @@ final class ScheduledTextController
             $scheduled->change($text->id, ['leaves_at' => $at]),
             trim('It is moved to '.TimeFormatter::momentIn($at, $page->receiver->zone).'. '.$page->time->says($at, Business::current()->zone)),
         ];
-    }
-
-    private static function back(Request $request): RedirectResponse
-    {
-        $back = (string) $request->string('back');
-
-        // Ours alone, whatever was sent.
-        return redirect()->to(preg_match('~^/(?![/\\\\])~', $back) === 1 ? $back : route('home'));
     }
 }

@@ -250,7 +250,11 @@ final class EngineNeeds
                 ->map(
                     fn (Notice $notice): Need => new Need(
                         'held', $notice->words, $notice->rule === null ? '' : "The rule “{$notice->rule->name}” says so.", 'Look',
-                        $notice->person_id === null ? route('today') : route('people.show', $notice->person_id),
+                        match (true) {
+                            $notice->conversation_id !== null => route('conversations.show', $notice->conversation_id),
+                            $notice->person_id !== null => route('people.show', $notice->person_id),
+                            default => route('today'),
+                        },
                         acts: [new Act('Put away', route('notices.put-away', $notice), can: 'converse')],
                     ),
                 )

@@ -4,7 +4,10 @@
         <div class="day">{{ $day }}</div>
         @foreach ($entries as $entry)
             <div class="entry">
-                @if ($entry->message === null)
+                @if ($entry->note !== null)
+                    <div class="at">@time($entry->at)</div>
+                    <div class="note">{{ $entry->note->words }}<div class="by">{{ $entry->note->handedTo ? 'handed to '.$entry->note->handedTo->name.' by' : 'noted by' }} {{ $entry->note->staff?->name ?? 'somebody' }}, for colleagues only @if ($entry->note->staff_id === auth()->id())<form class="inline" method="post" action="{{ route('notes.destroy', $entry->note) }}">@csrf @method('delete')<button class="link sm">Take it away</button></form>@endif</div></div>
+                @elseif ($entry->message === null)
                     <div class="at">@time($entry->at)</div>
                     <div class="event">@if ($entry->within !== [])<details><summary><span class="link">{{ $entry->says }}</span></summary>@foreach ($entry->within as $one)<p>{{ $one->says }}</p>@endforeach</details>@else{{ $entry->says }}@endif @if ($entry->rule) @can('view')<a class="link" href="{{ route('rules.show', $entry->rule) }}">{{ $entry->rule->name }}</a>@else{{ $entry->rule->name }}@endcan @endif</div>
                 @elseif ($entry->message->isInbound())

@@ -1,22 +1,32 @@
 <section @class(['talk-list', 'behind' => $open !== null && ! $isFirst]) id="talk-list" aria-label="Conversations">
     @if ($open === null || $isFirst)<h1>Conversations</h1>@else<h2 class="text-[22px]">Conversations</h2>@endif
     <nav class="tabs" aria-label="Which conversations">
-        <a href="{{ route('conversations.index', ['show' => 'waiting']) }}" @if ($asked['show'] === 'waiting') aria-current="true" @endif>Waiting {{ $waiting }}</a>
-        <a href="{{ route('conversations.index', ['show' => 'all']) }}" @if ($asked['show'] === 'all') aria-current="true" @endif>All</a>
-        @foreach ($lines as $line)
-            <a href="{{ route('conversations.index', ['show' => $asked['show'], 'line' => $line->id]) }}" @if ((int) $asked['line'] === $line->id) aria-current="true" @endif>{{ ucfirst($line->name) }}</a>
+        @foreach (['waiting' => "Waiting $waiting", 'mine' => 'Mine', 'nobodys' => "Nobody’s $nobodys", 'put_off' => 'Put off', 'all' => 'All'] as $show => $called)
+            <a href="{{ route('conversations.index', $query->with(['show' => $show, 'find' => ''])) }}" @if ($query->shows($show)) aria-current="true" @endif>{{ $called }}</a>
         @endforeach
     </nav>
-    <form method="get" action="{{ route('conversations.index') }}" class="py-2"><input class="input w-full" type="search" name="find" value="{{ $asked['find'] }}" placeholder="Name or number" aria-label="Find by name or number"></form>
-    @can('view')<p class="pb-2"><x-export /></p>@endcan
+    @foreach ($notices as $notice)
+        <div class="told"><p>{{ $notice->words }}</p>
+            <form method="post" action="{{ route('notices.put-away', $notice) }}">@csrf<a class="link sm" href="{{ route('conversations.show', $notice->conversation_id) }}">Look</a> <button class="link sm">Put away</button></form></div>
+    @endforeach
+    <form method="get" action="{{ route('conversations.index') }}" class="py-2"><input type="hidden" name="show" value="{{ $query->asked['show'] }}"><input class="input w-full" type="search" name="find" value="{{ $query->asked['find'] }}" placeholder="Name or number" aria-label="Find by name or number">
+        <details class="only" @if ($query->isNarrowed()) open @endif><summary class="link sm">Only some</summary>
+            @foreach ([['line', 'Line', $lines->mapWithKeys(fn ($line) => [$line->id => ucfirst($line->name)])], ['owner', 'Whose', $colleagues->pluck('name', 'id')], ['tag', 'Tag', array_combine($tags, $tags)]] as [$name, $label, $choices])
+                <label><span class="label">{{ $label }}</span><select class="input w-full" name="{{ $name }}"><option value="">Any</option>@foreach ($choices as $value => $called)<option value="{{ $value }}" @selected($query->asked[$name] === (string) $value)>{{ $called }}</option>@endforeach</select></label>
+            @endforeach
+            <p class="flex gap-3 items-center mt-2"><button class="btn small">Show</button>@if ($query->isNarrowed())<a class="link sm" href="{{ route('conversations.index', $query->with(['line' => '', 'owner' => '', 'tag' => ''])) }}">Any again</a>@endif</p>
+        </details>
+    </form>
+    @can('view')<p class="pb-2 -mt-1"><x-export /></p>@endcan
     @forelse ($conversations as $item)
-        <a class="who" href="{{ route('conversations.show', ['conversation' => $item] + array_filter(['show' => $asked['show'] === 'waiting' ? 'waiting' : null, 'line' => $asked['line'], 'find' => $asked['find']])) }}" @if ($open?->id === $item->id) aria-current="true" @endif>
+        <a class="who" href="{{ route('conversations.show', ['conversation' => $item] + $query->with()) }}" @if ($open?->id === $item->id) aria-current="true" @endif>
             <span class="flex justify-between gap-2"><b class="font-semibold">{{ $item->person->name() }}</b>
-                @if ($item->waiting_since)<span class="tone held sm">{{ \App\Clock\TimeFormatter::since($item->waiting_since, $now) }}</span>@else<span class="soft sm"><time datetime="{{ $item->last_at->format(DATE_ATOM) }}">{{ \App\Clock\TimeFormatter::past($item->last_at, $now, $business->zone) }}</time></span>@endif</span>
+                @if ($item->isPutOff($now))<span class="soft sm">until @time($item->put_off_until, 'D H:i')</span>@elseif ($item->waiting_since)<span class="tone held sm">{{ \App\Clock\TimeFormatter::since($item->waiting_since, $now) }}</span>@else<span class="soft sm"><time datetime="{{ $item->last_at->format(DATE_ATOM) }}">{{ \App\Clock\TimeFormatter::past($item->last_at, $now, $business->zone) }}</time></span>@endif</span>
             <p>{{ $item->last?->isInbound() ? '' : 'We: ' }}{{ Str::limit($item->last?->body, 60) }}</p>
+            @if ($item->owner && ! $query->shows('mine'))<p class="sm">{{ $item->owner->name }}</p>@endif
         </a>
     @empty
-        <x-empty>{{ $asked['show'] === 'waiting' ? 'Nobody is waiting for an answer.' : 'What people and Linnet say to each other will stand here.' }}</x-empty>
+        <x-empty>{{ match (true) { $query->isNarrowed() || $query->asked['find'] !== '' => 'None of these.', $query->shows('waiting') => 'Nobody is waiting for an answer.', $query->shows('nobodys') => 'Everybody who waits has somebody who answers.', $query->shows('mine') => 'None is yours. “Take it” makes one so.', $query->shows('put_off') => 'None is put off.', default => 'What people and Linnet say to each other will stand here.' } }}</x-empty>
     @endforelse
     <x-pages :list="$conversations" />
 </section>

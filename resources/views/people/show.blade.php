@@ -19,6 +19,7 @@
                 <h2 class="mb-2">Coming texts <span class="soft sm">in the next two weeks, if {{ $page->receiver->who }} does not answer and nothing moves</span></h2>
                 @foreach ($page->coming() as $text)<x-coming-text :text="$text" :whose="false" dated />@endforeach
             @endif
+            @can('converse')<div class="mt-4"><x-note-box :person="$page->person->id" /></div>@endcan
             <h2 class="mt-4">The story</h2>
             @if ($page->story()->days === [])
                 <x-empty>Nothing has happened with {{ $page->receiver->who }} yet. Calls, texts and every decision about them will stand here with its reason.</x-empty>
@@ -68,6 +69,9 @@
                     <x-error name="name" />
                 </form>
             @endcan @endcan
+
+            <h2 class="mt-5 mb-1">To do</h2>
+            <x-tasks :tasks="$page->tasks()" :person="$page->person" :staff="$colleagues" :back="route('people.show', $page->person, false)" />
 
             <h2 class="mt-5 mb-1">Rules under way</h2>
             @forelse ($page->underWay() as $run)

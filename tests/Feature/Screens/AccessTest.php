@@ -56,6 +56,8 @@ final class AccessTest extends TestCase
         'record-types.fields.move' => 'administer', 'record-types.fields.destroy' => 'administer',
         'record-types.fields.bring-back' => 'administer', 'calendars.store' => 'administer', 'calendars.destroy' => 'administer',
         'tokens.store' => 'administer', 'tokens.destroy' => 'administer', 'numbers.doubt' => 'converse', 'notices.put-away' => 'converse',
+        'conversations.owner' => 'converse', 'conversations.put-off' => 'converse', 'conversations.put-on' => 'converse',
+        'people.notes.store' => 'converse', 'notes.destroy' => 'converse', 'people.tasks.store' => 'converse',
         'tasks.done' => 'converse', 'people.line' => 'converse', 'people.labels' => 'keep records', 'people.start' => 'keep records',
         'rules.runs.decide' => 'keep records', 'rules.starts' => 'keep records', 'rules.starts.store' => 'keep records',
         'people.erase' => 'administer', 'put-asides.again' => 'administer', 'put-asides.leave' => 'administer',

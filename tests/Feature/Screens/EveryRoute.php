@@ -9,6 +9,7 @@ use App\Intake\RecordWriter;
 use App\Models\Calendar;
 use App\Models\Conversation;
 use App\Models\Form;
+use App\Models\Note;
 use App\Models\Notice;
 use App\Models\OutboundTask;
 use App\Models\Pool;
@@ -83,6 +84,7 @@ trait EveryRoute
             'leaves_at' => now()->addDay(), 'at' => now(),
         ]);
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
+        Note::query()->create(['person_id' => $conversation->person_id, 'words' => 'Rang', 'at' => now()]);
         PutAside::record(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
         $rule = Rule::query()->firstOrFail();
@@ -110,6 +112,7 @@ trait EveryRoute
             'side' => 'published',
             'run' => (int) RehearsedRun::query()->value('run'),
             'scheduled' => 1,
+            'note' => 1,
             'member' => 4,
         ];
     }

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Screens;
+
+use App\Models\Conversation;
+use App\Models\Note;
+use App\Models\Notice;
+use App\Models\OutboundTask;
+use App\Models\Role;
+use App\Models\Task;
+use Illuminate\Support\Facades\Mail;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\Feature\TestCase;
+
+/** Whose a conversation is, when it is looked at, and what colleagues write to each other about it. */
+final class ConversationsTest extends TestCase
+{
+    private const ANA = '+447700900308';
+
+    private Conversation $wen;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->textFrom(self::WEN, 'Can I collect it Thursday?');
+        $this->wen = Conversation::query()->sole();
+        $this->travelToMoment('2026-03-02 10:20');
+        $this->textFrom(self::ANA, 'One more seat?');
+    }
+
+    public function testWhoTakesItHasItAmongTheirs(): void
+    {
+        $nia = $this->staff(Role::Agent);
+        $this->actingAs($nia);
+        $this->put(route('conversations.owner', $this->wen), ['owner' => $nia->id])->assertRedirect(route('conversations.show', $this->wen));
+        $this->listed('mine')->assertSee('Can I collect it Thursday?')->assertDontSee('One more seat?');
+        $this->listed('nobodys')->assertDontSee('Can I collect it Thursday?')->assertSee('One more seat?')->assertSee('Nobody’s 1');
+        $this->listed('all', ['owner' => $nia->id])->assertDontSee('One more seat?');
+        // Nobody is told of what they did themselves.
+        self::assertSame(0, Notice::query()->whereNotNull('conversation_id')->count());
+
+        $this->put(route('conversations.owner', $this->wen), ['owner' => ''])->assertSessionHas('done');
+        $this->listed('nobodys')->assertSee('Can I collect it Thursday?');
+        $this->put(route('conversations.owner', $this->wen), ['owner' => $this->staff(Role::Viewer)->id])
+            ->assertSessionHasErrors(['owner' => 'Choose somebody who answers texts.']);
+    }
+
+    public function testWhomItIsHandedToHearsOfItOnTheScreenAndByMail(): void
+    {
+        Mail::fake();
+        config(['mail.default' => 'smtp']);
+        $tom = $this->staff(Role::Operator);
+        $this->actingAs($this->staff(Role::Agent));
+        $this->put(route('conversations.owner', $this->wen), ['owner' => $tom->id, 'words' => 'She asks for the skeg. @Mira knows the price.'])
+            ->assertSessionHas('done', 'It is Tom Reyes’s now. Mira Okafor and Tom Reyes see it on the screen and have a mail.');
+
+        self::assertSame($tom->id, $this->wen->refresh()->staff_id);
+        $mails = OutboundTask::query()->orderBy('id')->get();
+        self::assertSame(['mira@osierquay.example', 'tom@osierquay.example'], $mails->pluck('address')->sort()->values()->all());
+        $toTom = $mails->firstWhere('address', $tom->email);
+        self::assertStringContainsString('Nia Sorrell handed you the conversation with Wen', (string) $toTom?->body['words']);
+        self::assertStringContainsString(route('conversations.show', $this->wen), (string) $toTom?->body['words']);
+        $this->get(route('conversations.show', $this->wen))->assertSee('She asks for the skeg.')->assertSee('handed to Tom Reyes by');
+
+        $this->actingAs($tom)->get('/conversations')->assertSee('Nia Sorrell handed you the conversation');
+        $this->get('/today')->assertSee('Nia Sorrell handed you the conversation');
+        $this->actingAs($this->staff(Role::Administrator))->get('/conversations')->assertSee('Nia Sorrell wrote to you about Wen');
+        // What colleagues write goes to nobody outside.
+        $this->work();
+        self::assertSame([], $this->handedOver);
+    }
+
+    public function testANoteIsTakenAwayByWhoeverWroteIt(): void
+    {
+        $person = $this->wen->person_id;
+        $this->actingAs($this->staff(Role::Agent));
+        $this->post(route('people.notes.store', $person), ['note' => ' ', 'conversation' => $this->wen->id])
+            ->assertRedirect(route('conversations.show', $this->wen))->assertSessionHasErrors(['note' => 'Write something first.']);
+        $this->post(route('people.notes.store', $person), ['note' => 'Rang twice <b>'])->assertRedirect(route('people.show', $person));
+        $this->get(route('people.show', $person))->assertSee('Rang twice &lt;b&gt;', false);
+        $note = Note::query()->sole();
+        $this->actingAs($this->staff(Role::Operator))->delete(route('notes.destroy', $note));
+        self::assertSame(1, Note::query()->count());
+        $this->actingAs($this->staff(Role::Agent))->delete(route('notes.destroy', $note));
+        self::assertSame(0, Note::query()->count());
+    }
+
+    public function testWhatIsPutOffWaitsAgainThenOrWhenTheyWrite(): void
+    {
+        $this->actingAs($this->staff(Role::Agent));
+        $putOff = fn (string $until): TestResponse => $this->post(route('conversations.put-off', $this->wen), ['put_off' => $until]);
+        $putOff('')->assertSessionHasErrors(['put_off' => 'Say until when.']);
+        $putOff('2026-03-02T10:00')->assertSessionHasErrors(['put_off' => 'That is past. It is Mon 2 March 10:20 now.']);
+        $putOff('2026-03-02T14:00')->assertRedirect('/conversations');
+        $this->listed('waiting')->assertDontSee('Can I collect it Thursday?')->assertSee('Waiting 1');
+        $this->listed('put_off')->assertSee('Can I collect it Thursday?')->assertSee('14:00');
+
+        // Longest first again, by when they wrote.
+        $this->travelToMoment('2026-03-02 14:00');
+        $this->get('/conversations')->assertSee('Waiting 2')->assertSee('hx-get="'.route('conversations.show', $this->wen).'"', false);
+
+        $putOff('2026-03-03T09:00');
+        $this->listed('waiting')->assertDontSee('Can I collect it Thursday?');
+        $this->textFrom(self::WEN, 'Or today?');
+        $this->listed('waiting')->assertSee('Or today?');
+        self::assertNull($this->wen->refresh()->put_off_until);
+
+        $putOff('2026-03-03T09:00');
+        $this->delete(route('conversations.put-on', $this->wen));
+        $this->listed('waiting')->assertSee('Or today?');
+        $this->post(route('conversations.done', $this->wen));
+        $this->listed('waiting')->assertDontSee('Or today?');
+    }
+
+    public function testOnlyThoseWithATagOrOnALineAreListed(): void
+    {
+        $this->actingAs($this->staff(Role::Operator));
+        $this->post(route('people.labels', $this->wen->person_id), ['kind' => 'tag', 'name' => 'sea kayak', 'added' => '1']);
+        $this->listed('all', ['tag' => 'sea kayak'])->assertSee('Can I collect it Thursday?')->assertDontSee('One more seat?');
+        $this->listed('all', ['line' => $this->wen->line_id])->assertSee('One more seat?');
+        $this->listed('all', ['line' => $this->wen->line_id + 1])->assertSee('None of these.');
+        // What is shown is what the file holds.
+        $file = $this->get('/conversations?show=all&tag=sea+kayak&as=csv')->streamedContent();
+        self::assertStringContainsString('collect it', $file);
+        self::assertStringNotContainsString('seat', $file);
+    }
+
+    public function testATaskIsNotedForSomebodyAndStandsWhereItsPersonDoes(): void
+    {
+        $tom = $this->staff(Role::Operator);
+        $this->actingAs($this->staff(Role::Agent));
+        $add = fn (array $said): TestResponse => $this->post(
+            route('people.tasks.store', $this->wen->person_id), $said + ['back' => "/conversations/{$this->wen->id}"],
+        );
+        $add(['task' => ''])->assertRedirect("/conversations/{$this->wen->id}")->assertSessionHasErrors(['task' => 'Say what is to be done.']);
+        $add(['task' => 'Look out a skeg', 'due' => 'soon'])->assertSessionHasErrors(['due' => 'Give a day and a time.']);
+        $add(['task' => 'Look out a skeg', 'due' => '2026-03-29T12:00', 'staff' => $tom->id])->assertSessionHas('done', 'Added.');
+        // By the business's clock, which by then is another.
+        self::assertSame('2026-03-29 11:00', Task::query()->sole()->due_at?->format('Y-m-d H:i'));
+        $this->get(route('conversations.show', $this->wen))->assertSee('Look out a skeg')->assertSee('Tom Reyes, by')->assertSee('Sun 29 Mar 12:00');
+        $this->actingAs($tom)->get('/today')->assertSee('Look out a skeg');
+    }
+
+    public function testAllLinesOfOnePersonAreReadAsOne(): void
+    {
+        $this->fromCarrier(['kind' => 'text', 'ref' => 'W1', 'from' => self::WEN, 'to' => '+447700900101', 'text' => 'And the workshop?']);
+        $this->actingAs($this->staff(Role::Agent));
+        $this->get(route('conversations.show', $this->wen))->assertSee('With all lines')->assertDontSee('And the workshop?</div>', false);
+        $this->get(route('conversations.show', ['conversation' => $this->wen, 'lines' => 'all']))->assertSee('And the workshop?</div>', false)
+            ->assertSee('Can I collect it Thursday?')->assertSee('This line alone');
+    }
+
+    /**
+     * @param  array<string, string|int>  $asked
+     * @return TestResponse<Response>
+     */
+    private function listed(string $show, array $asked = []): TestResponse
+    {
+        return $this->get(route('conversations.index', ['show' => $show, ...$asked]))->assertOk();
+    }
+}
