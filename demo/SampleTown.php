@@ -14,7 +14,13 @@ use Linnet\Core\Record\ActivationState;
 /** What the boathouse has set up besides its people and records: lines, forms, codes, shared wordings, holidays and limits. */
 final class SampleTown
 {
-    public static function all(): void
+    /** What so many cost. */
+    private const PEOPLE = 400;
+
+    private const MONTH_MICROS = 150_000_000;
+
+    /** @param  int  $people  what a month may cost grows with how many there are */
+    public static function all(int $people): void
     {
         Line::query()
             ->where('key', 'front-desk')
@@ -57,7 +63,9 @@ final class SampleTown
                 '2025-12-25', '2025-12-26', '2026-01-01', '2026-04-03', '2026-04-06', '2026-05-04', '2026-05-25', '2026-08-31',
                 '2026-12-25', '2026-12-28',
             ],
-            'policy' => $business->policy + ['cap' => ['per_day' => 8, 'per_week' => 20], 'month_micros' => 150_000_000],
+            'policy' => $business->policy + [
+                'cap' => ['per_day' => 8, 'per_week' => 20], 'month_micros' => self::MONTH_MICROS * max(1, intdiv($people, self::PEOPLE)),
+            ],
         ]);
     }
 }

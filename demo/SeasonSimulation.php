@@ -93,7 +93,7 @@ final class SeasonSimulation
         $this->place = new Place($business->country, $business->zone);
         resolve(SampleTownPeople::class)->add($people);
         $this->learn();
-        SampleTown::all();
+        SampleTown::all(count($people));
         $this->switchOn();
         // A large town is lived through in larger bites.
         $bite = count($people) > 2000 ? 600 : 60;

@@ -133,6 +133,9 @@ Route::middleware('auth')->group(function (): void {
         Route::put('scheduled-texts/{scheduled}', [ScheduledTextController::class, 'update'])
             ->whereNumber('scheduled')
             ->name('scheduled-texts.update');
+        Route::post('conversations/{conversation}/writing', [ConversationController::class, 'writing'])
+            ->middleware(PreserveSession::class)
+            ->name('conversations.writing');
         Route::put('conversations/{conversation}/owner', ConversationOwnerController::class)->name('conversations.owner');
         Route::post('conversations/{conversation}/put-off', [PutOffController::class, 'store'])->name('conversations.put-off');
         Route::delete('conversations/{conversation}/put-off', [PutOffController::class, 'destroy'])->name('conversations.put-on');

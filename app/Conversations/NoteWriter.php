@@ -50,7 +50,8 @@ final readonly class NoteWriter
         ]);
         $colleagues = Staff::query()->whereNull('off_at')->whereNull('invited_hash')->whereKeyNot($by->id)->get()->keyBy('id');
         $meant = array_flip(Mentions::in($words, $colleagues->pluck('name', 'id')->all()));
-        $told = array_values($colleagues->filter(fn (Staff $one): bool => isset($meant[$one->id]) || $isGiven && $one->id === $to->id)->all());
+        $hears = fn (Staff $one): bool => isset($meant[$one->id]) || ($isGiven && $one->id === $to->id);
+        $told = array_values($colleagues->filter($hears)->all());
         foreach ($told as $one) {
             $what = $isGiven && $one->id === $to->id ? 'handed you the conversation with' : 'wrote to you about';
             $this->telling->tell(

@@ -27,6 +27,9 @@ use Illuminate\Support\Facades\DB;
 /** Finds what happened with a person, a record or in a conversation: texts out and in, records that came in, and every decision. */
 final class StoryReader
 {
+    /** So many texts follow the one that is looked for. */
+    private const AFTER = 30;
+
     /** The newest entries shown of each kind. */
     private const MOST = 100;
 
@@ -93,16 +96,36 @@ final class StoryReader
         );
     }
 
-    /** A conversation: what was said on its line, with the decisions that concern the person. */
-    public static function ofConversation(Conversation $conversation, string $zone): Story
+    /**
+     * A conversation: what was said on its line, with the decisions that concern the person.
+     *
+     * @param  Message|null  $around  the text that is looked for; null for the newest
+     */
+    public static function ofConversation(Conversation $conversation, string $zone, ?Message $around = null): Story
     {
+        $person = $conversation->person;
+        $until = $around === null ? null : self::until($conversation, $around);
+
         return Story::inOrder([
-            ...self::messages(Message::query()->where('conversation_id', $conversation->id), $conversation->person),
-            ...self::decisions($conversation->person, quietly: true),
-            ...self::records($conversation->person, $zone),
-            ...self::changesAbout($conversation->person),
-            ...self::notes($conversation->person),
+            ...self::messages(Message::query()->where('conversation_id', $conversation->id), $person, $until),
+            ...self::decisions($person, quietly: true, until: $until),
+            ...self::records($person, $zone, $until),
+            ...self::changesAbout($person, $until),
+            ...self::notes($person, $until),
         ], $zone);
+    }
+
+    /** When what is shown around a text ends; null where it goes on to the newest. */
+    private static function until(Conversation $conversation, Message $around): ?\DateTimeImmutable
+    {
+        return Message::query()
+            ->where('conversation_id', $conversation->id)
+            ->where('at', '>', $around->at)
+            ->orderBy('at')
+            ->orderBy('id')
+            ->offset(self::AFTER)
+            ->first(['at'])
+            ?->at;
     }
 
     /**
@@ -110,10 +133,11 @@ final class StoryReader
      *
      * @return list<StoryEntry>
      */
-    private static function changesAbout(Person $person): array
+    private static function changesAbout(Person $person, ?\DateTimeImmutable $until = null): array
     {
         $business = Business::current();
         $changes = Change::query()->where('person_id', $person->id)->whereIn('kind', [ChangeKind::RecordChanged, ChangeKind::PersonChanged])
+            ->when($until !== null, fn ($query) => $query->where('at', '<=', $until))
             ->with('record.type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
         $entries = [];
         foreach ($changes->groupBy(fn (Change $change): int => $change->record->record_type_id ?? 0) as $group) {
@@ -142,10 +166,11 @@ final class StoryReader
     }
 
     /** @return list<StoryEntry> what staff wrote to each other about them */
-    private static function notes(Person $person): array
+    private static function notes(Person $person, ?\DateTimeImmutable $until = null): array
     {
         $notes = Note::query()
             ->where('person_id', $person->id)
+            ->when($until !== null, fn ($query) => $query->where('at', '<=', $until))
             ->with(['staff', 'handedTo'])
             ->orderByDesc('at')
             ->orderByDesc('id')
@@ -182,10 +207,11 @@ final class StoryReader
      * @param  Person|null  $person  whose they are, where they are all of one
      * @return list<StoryEntry>
      */
-    private static function messages($query, ?Person $person = null): array
+    private static function messages($query, ?Person $person = null, ?\DateTimeImmutable $until = null): array
     {
         return array_values(
             $query
+                ->when($until !== null, fn ($query) => $query->where('at', '<=', $until))
                 ->with(['rule', 'staff', 'toStaff', 'line', ...($person === null ? ['person.number'] : [])])
                 ->orderByDesc('at')
                 ->orderByDesc('id')
@@ -202,10 +228,11 @@ final class StoryReader
      * @param  bool  $quietly  leave out the rules that did not concern it
      * @return list<StoryEntry>
      */
-    private static function decisions(Person $person, bool $quietly = false): array
+    private static function decisions(Person $person, bool $quietly = false, ?\DateTimeImmutable $until = null): array
     {
         $traces = Trace::query()->where('person_id', $person->id)->whereNotIn('code', self::SILENT)
             ->when($quietly, fn ($query) => $query->where(fn ($any) => $any->whereNotNull('run_id')->orWhereNotLike('code', 'condition.%')))
+            ->when($until !== null, fn ($query) => $query->where('at', '<=', $until))
             ->with('rule')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
 
         return array_values($traces->map(fn (Trace $trace): StoryEntry => new StoryEntry(
@@ -218,10 +245,11 @@ final class StoryReader
      *
      * @return list<StoryEntry>
      */
-    private static function records(Person $person, string $zone): array
+    private static function records(Person $person, string $zone, ?\DateTimeImmutable $until = null): array
     {
         $records = Record::query()
             ->where('person_id', $person->id)
+            ->when($until !== null, fn ($query) => $query->where('added_at', '<=', $until))
             ->with('type.fields')
             ->orderByDesc('id')
             ->limit(self::MOST)

@@ -44,6 +44,29 @@ final readonly class PastDays
         \DateTimeImmutable $until,
         \Closure $tick,
     ): Replayed {
+        // What is read and lived through stays to the end and does not lead back to itself: looking for that takes a third of the time.
+        $collects = gc_enabled();
+        gc_disable();
+        try {
+            return $this->live($ruleId, $rule, $versions, $begins, $from, $until, $tick);
+        } finally {
+            $collects && gc_enable();
+        }
+    }
+
+    /**
+     * @param  list<Rule>  $versions
+     * @param  \Closure(int): void  $tick
+     */
+    private function live(
+        int $ruleId,
+        Rule $rule,
+        array $versions,
+        \DateTimeImmutable $begins,
+        \DateTimeImmutable $from,
+        \DateTimeImmutable $until,
+        \Closure $tick,
+    ): Replayed {
         $reader = UnitOfWork::reading($this->clock->now(), $this->sideEffects, Business::ours())->reader;
         $sheet = new Sheet($reader->configuration($this->codes(), alive: $this->alive()), $begins);
         foreach ($this->rules($reader) as $id => $published) {

@@ -2,6 +2,7 @@
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration
@@ -16,6 +17,9 @@ return new class extends Migration
             $table->index(['staff_id', 'last_at', 'id']);
             $table->index(['put_off_until', 'id']);
         });
+        // Counted on every page: by the index alone.
+        DB::statement('create index conversations_waiting on conversations (waiting_since, put_off_until, staff_id)
+            where waiting_since is not null');
         Schema::table('notices', function (Blueprint $table): void {
             // Where it is about what was said.
             $table->unsignedBigInteger('conversation_id')->nullable()->index();
@@ -37,6 +41,7 @@ return new class extends Migration
     public function down(): void
     {
         Schema::dropIfExists('notes');
+        DB::statement('drop index if exists conversations_waiting');
         Schema::table('notices', function (Blueprint $table): void {
             $table->dropIndex(['conversation_id']);
             $table->dropColumn('conversation_id');

@@ -5,31 +5,38 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Clock\TheirTime;
+use App\Conversations\Writers;
 use App\Counts\WaitingConversations;
 use App\Database\DistinctValues;
 use App\Exports\CsvExport;
 use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Line;
+use App\Models\Message;
 use App\Models\Notice;
 use App\Models\Staff;
 use App\Pages\Conversations\ConversationQuery;
+use App\Pages\Conversations\SaidSearch;
+use App\Pages\Conversations\ThreadPage;
 use App\Pages\PersonPage;
-use App\Pages\Story;
-use App\Pages\StoryReader;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Linnet\Core\Record\Change\LabelKind;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Who is waiting for us? */
-final class ConversationController
+final readonly class ConversationController
 {
+    public function __construct(private Writers $writers)
+    {
+    }
+
     public function index(Request $request, PersonPage $page, ClockInterface $clock): View|StreamedResponse
     {
         // Those who wait; where nobody does, or somebody is looked for, all of them.
@@ -53,23 +60,31 @@ final class ConversationController
             );
         }
 
-        $list = [...$this->list($request, $query, $clock), 'isWhole' => false];
+        $list = $this->list($request, $query, $clock);
         $first = $query->shows('waiting') ? $list['conversations']->items()[0] ?? null : null;
 
         return $first === null
             ? view('conversations.index', $list)
-            : view('conversations.show', [...$list, ...$this->thread($first, $page), 'isFirst' => true]);
+            : view('conversations.show', [...$list, ...$this->thread($request, $first, $page, $list['colleagues']), 'isFirst' => true]);
     }
 
     public function show(Request $request, Conversation $conversation, PersonPage $page, ClockInterface $clock): View
     {
-        $query = ConversationQuery::of($request, Staff::asking($request), $clock->now());
+        $me = Staff::asking($request);
+        if ($request->header('HX-Target') === 'thread') {
+            return view('conversations.thread', ['thread' => $this->threadPage($request, $conversation, Staff::answering())]);
+        }
+        $list = $this->list($request, ConversationQuery::of($request, $me, $clock->now()), $clock);
 
-        $isWhole = $request->query('lines') === 'all';
+        return view('conversations.show', [...$list, ...$this->thread($request, $conversation, $page, $list['colleagues']), 'isFirst' => false]);
+    }
 
-        return view('conversations.show', [
-            ...$this->list($request, $query, $clock), ...$this->thread($conversation, $page, $isWhole), 'isFirst' => false, 'isWhole' => $isWhole,
-        ]);
+    /** Somebody is writing there: whoever else looks at it sees so. */
+    public function writing(Request $request, Conversation $conversation): Response
+    {
+        $this->writers->writes($conversation, Staff::asking($request));
+
+        return response()->noContent();
     }
 
     /** Nothing more is to be answered. */
@@ -80,29 +95,38 @@ final class ConversationController
         return redirect()->route('conversations.show', $conversation);
     }
 
-    /** @return array{conversation: Conversation, page: PersonPage, story: Story, putOff: list<array{string, string}>} */
-    private function thread(Conversation $conversation, PersonPage $page, bool $isWhole = false): array
+    /** @param  Collection<int, Staff>  $colleagues */
+    private function threadPage(Request $request, Conversation $conversation, Collection $colleagues): ThreadPage
     {
-        $conversation->load('person.number', 'line', 'owner');
-        $zone = Business::current()->zone;
+        return new ThreadPage($conversation, $request, Staff::asking($request), $this->writers, $colleagues);
+    }
 
+    /**
+     * @param  Collection<int, Staff>  $colleagues
+     * @return array{conversation: Conversation, page: PersonPage, thread: ThreadPage, putOff: list<array{string, string}>}
+     */
+    private function thread(Request $request, Conversation $conversation, PersonPage $page, Collection $colleagues): array
+    {
         return [
             'conversation' => $conversation,
+            'thread' => $this->threadPage($request, $conversation, $colleagues),
             'page' => $page->about($conversation->person),
-            'story' => $isWhole ? StoryReader::ofPerson($conversation->person, $zone) : StoryReader::ofConversation($conversation, $zone),
-            'putOff' => (new TheirTime($zone, $page->now))->later(),
+            'putOff' => (new TheirTime(Business::current()->zone, $page->now))->later(),
         ];
     }
 
     /**
-     * @return array{query: ConversationQuery, conversations: Paginator<int, Conversation>, lines: Collection<int, Line>,
-     * colleagues: Collection<int, Staff>, tags: list<string>, nobodys: int, waiting: int, notices: Collection<int, Notice>,
+     * @return array{query: ConversationQuery, search: SaidSearch, said: Paginator<int, Message>|null,
+     * conversations: Paginator<int, Conversation>, lines: Collection<int, Line>, colleagues: Collection<int, Staff>, tags: list<string>,
+     * nobodys: int, waiting: int, notices: Collection<int, Notice>,
      * now: \DateTimeImmutable, me: Staff}
      */
     private function list(Request $request, ConversationQuery $query, ClockInterface $clock): array
     {
+        $search = new SaidSearch($query->asked['find']);
+
         return [
-            'query' => $query,
+            'query' => $query, 'search' => $search, 'said' => $search->find(),
             'conversations' => $query->build()->simplePaginate(30)->withQueryString(),
             'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
             'colleagues' => Staff::answering(),

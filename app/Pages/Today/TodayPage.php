@@ -53,7 +53,9 @@ final readonly class TodayPage
         $this->day = Day::of($now, $business->zone);
         $this->since = Day::firstOf(30, $now, $business->zone);
         $this->left = MessageCounts::left($this->day);
-        $this->coming = ComingTextReader::countUntil($this->day->ends);
+        $coming = HourCounts::coming($this->day, $now);
+        // What is late, and what is still to come.
+        $this->coming = ComingTextReader::countUntil($now) + array_sum($coming);
         $this->late = DueReader::late($now);
         $outage = Outage::toSay($now);
         $this->outboxed = $outage?->waiting() ?? 0;
@@ -68,7 +70,7 @@ final readonly class TodayPage
         ];
         $this->comingToday = ComingTextReader::until($this->day->ends, self::MOST);
         $this->drawn = new DayDrawn(
-            $this->day, $now, $business->gatePolicy()->serviceHours, HourCounts::left($this->day), HourCounts::coming($this->day, $now),
+            $this->day, $now, $business->gatePolicy()->serviceHours, HourCounts::left($this->day), $coming,
         );
     }
 

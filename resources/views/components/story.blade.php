@@ -1,9 +1,9 @@
-@props(['story'])
+@props(['story', 'sought' => null])
 <div class="log">
     @foreach ($story->days as $day => $entries)
         <div class="day">{{ $day }}</div>
         @foreach ($entries as $entry)
-            <div class="entry">
+            <div @class(['entry', 'sought' => $sought !== null && $entry->message?->id === $sought]) @if ($entry->message) id="text-{{ $entry->message->id }}" @endif>
                 @if ($entry->note !== null)
                     <div class="at">@time($entry->at)</div>
                     <div class="note">{{ $entry->note->words }}<div class="by">{{ $entry->note->handedTo ? 'handed to '.$entry->note->handedTo->name.' by' : 'noted by' }} {{ $entry->note->staff?->name ?? 'somebody' }}, for colleagues only @if ($entry->note->staff_id === auth()->id())<form class="inline" method="post" action="{{ route('notes.destroy', $entry->note) }}">@csrf @method('delete')<button class="link sm">Take it away</button></form>@endif</div></div>

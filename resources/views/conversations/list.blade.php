@@ -7,9 +7,9 @@
     </nav>
     @foreach ($notices as $notice)
         <div class="told"><p>{{ $notice->words }}</p>
-            <form method="post" action="{{ route('notices.put-away', $notice) }}">@csrf<a class="link sm" href="{{ route('conversations.show', $notice->conversation_id) }}">Look</a> <button class="link sm">Put away</button></form></div>
+            <form method="post" action="{{ route('notices.put-away', $notice) }}">@csrf<a class="link sm" href="{{ route('conversations.show', $notice->conversation_id) }}">Look</a> <button class="link sm ml-2">Put away</button></form></div>
     @endforeach
-    <form method="get" action="{{ route('conversations.index') }}" class="py-2"><input type="hidden" name="show" value="{{ $query->asked['show'] }}"><input class="input w-full" type="search" name="find" value="{{ $query->asked['find'] }}" placeholder="Name or number" aria-label="Find by name or number">
+    <form method="get" action="{{ route('conversations.index') }}" class="py-2"><input type="hidden" name="show" value="{{ $query->asked['show'] }}"><input class="input w-full" type="search" name="find" value="{{ $query->asked['find'] }}" placeholder="Name, number or words" aria-label="Find by name, number or what was said">
         <details class="only" @if ($query->isNarrowed()) open @endif><summary class="link sm">Only some</summary>
             @foreach ([['line', 'Line', $lines->mapWithKeys(fn ($line) => [$line->id => ucfirst($line->name)])], ['owner', 'Whose', $colleagues->pluck('name', 'id')], ['tag', 'Tag', array_combine($tags, $tags)]] as [$name, $label, $choices])
                 <label><span class="label">{{ $label }}</span><select class="input w-full" name="{{ $name }}"><option value="">Any</option>@foreach ($choices as $value => $called)<option value="{{ $value }}" @selected($query->asked[$name] === (string) $value)>{{ $called }}</option>@endforeach</select></label>
@@ -18,6 +18,7 @@
         </details>
     </form>
     @can('view')<p class="pb-2 -mt-1"><x-export /></p>@endcan
+    @if ($said !== null)<h3 class="found">Who is called so</h3>@endif
     @forelse ($conversations as $item)
         <a class="who" href="{{ route('conversations.show', ['conversation' => $item] + $query->with()) }}" @if ($open?->id === $item->id) aria-current="true" @endif>
             <span class="flex justify-between gap-2"><b class="font-semibold">{{ $item->person->name() }}</b>
@@ -26,7 +27,19 @@
             @if ($item->owner && ! $query->shows('mine'))<p class="sm">{{ $item->owner->name }}</p>@endif
         </a>
     @empty
-        <x-empty>{{ match (true) { $query->isNarrowed() || $query->asked['find'] !== '' => 'None of these.', $query->shows('waiting') => 'Nobody is waiting for an answer.', $query->shows('nobodys') => 'Everybody who waits has somebody who answers.', $query->shows('mine') => 'None is yours. “Take it” makes one so.', $query->shows('put_off') => 'None is put off.', default => 'What people and Linnet say to each other will stand here.' } }}</x-empty>
+        <x-empty>{{ match (true) { $said !== null => 'Nobody.', $query->isNarrowed() || $query->asked['find'] !== '' => 'None of these.', $query->shows('waiting') => 'Nobody is waiting for an answer.', $query->shows('nobodys') => 'Everybody who waits has somebody who answers.', $query->shows('mine') => 'None is yours. “Take it” makes one so.', $query->shows('put_off') => 'None is put off.', default => 'What people and Linnet say to each other will stand here.' } }}</x-empty>
     @endforelse
     <x-pages :list="$conversations" />
+    @if ($said !== null)
+        <h3 class="found">What was said</h3>
+        @forelse ($said as $text)
+            <a class="who" href="{{ route('conversations.show', ['conversation' => $text->conversation_id, 'text' => $text->id] + $query->with()) }}#text-{{ $text->id }}" @if (isset($thread) && $thread->sought?->id === $text->id) aria-current="true" @endif>
+                <span class="flex justify-between gap-2"><b class="font-semibold">{{ $text->person->name() }}</b><span class="soft sm">@time($text->at, 'j M Y')</span></span>
+                <p class="hit">{{ $text->isInbound() ? '' : 'We: ' }}{{ $search->marked($text->body) }}</p>
+            </a>
+        @empty
+            <x-empty>Nobody said that.</x-empty>
+        @endforelse
+        <x-pages :list="$said" />
+    @endif
 </section>

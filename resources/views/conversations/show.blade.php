@@ -1,7 +1,3 @@
-@php
-    // Who is first may change while somebody writes: what is asked for again stays with whom they write to.
-    $here = route('conversations.show', ['conversation' => $conversation] + ($isWhole ? ['lines' => 'all'] : []), false);
-@endphp
 <x-page :title="$isFirst ? 'Conversations' : $conversation->person->name()" wide>
     <div class="talk">
         @include('conversations.list', ['open' => $conversation])
@@ -13,7 +9,7 @@
                     <p class="soft sm">with the {{ $conversation->line->name }}{{ $conversation->line->number === null ? ', which cannot be answered' : ', '.\Linnet\Core\Number\Numbers::pretty($conversation->line->number) }}.@if ($page->receiver->zone !== $business->zone) It is {{ $now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} in {{ \App\Clock\TimeFormatter::place($page->receiver->zone) }}.@endif
                         @if ($conversation->owner) {{ $conversation->owner->id === $me->id ? 'It is yours.' : "It is {$conversation->owner->name}’s." }}@endif
                         @if ($conversation->isPutOff($now)) Put off until @time($conversation->put_off_until, 'D j M H:i').@endif
-                        @if ($page->conversations()->count() > 1)<a class="link" href="{{ route('conversations.show', ['conversation' => $conversation] + ($isWhole ? [] : ['lines' => 'all'])) }}">{{ $isWhole ? 'This line alone' : 'With all lines' }}</a>@endif</p>
+                        @if ($page->conversations()->count() > 1)<a class="link" href="{{ route('conversations.show', ['conversation' => $conversation] + ($thread->isWhole ? [] : ['lines' => 'all'])) }}">{{ $thread->isWhole ? 'This line alone' : 'With all lines' }}</a>@endif</p>
                 </div>
                 @can('converse')
                     <div class="acts">
@@ -44,10 +40,12 @@
                     </div>
                 @endcan
             </div>
-            <div class="scroll" id="thread" tabindex="0" role="region" aria-label="What was said" hx-get="{{ url($here) }}" hx-trigger="every 2s" hx-select="#thread" hx-swap="morph:outerHTML"><x-story :story="$story" /></div>
+            @if ($thread->sought)<p class="sm mb-1">What was said around @time($thread->sought->at, 'j F Y H:i'). <a class="link" href="{{ route('conversations.show', $conversation) }}">To the newest</a></p>@endif
+            @include('conversations.thread')
             @can('converse')
                 <form class="write-form" method="post" action="{{ route('people.texts.store', $conversation->person_id) }}">
                     @csrf<input type="hidden" name="conversation" value="{{ $conversation->id }}"><input type="hidden" name="line" value="{{ $conversation->line_id }}">
+                    <span hidden hx-post="{{ route('conversations.writing', $conversation) }}" hx-trigger="input from:#text throttle:4s" hx-swap="none"></span>
                     <x-write-box :person="$conversation->person_id" :receiver="$page->receiver" :time="$page->time" />
                 </form>
                 <x-note-box :person="$conversation->person_id" :conversation="$conversation->id" />
@@ -84,7 +82,7 @@
                 <p class="soft">None in the next two weeks, as things stand.</p>
             @endforelse
             <h2>To do</h2>
-            <x-tasks :tasks="$page->tasks()" :person="$conversation->person" :staff="$colleagues" :back="$here" />
+            <x-tasks :tasks="$page->tasks()" :person="$conversation->person" :staff="$colleagues" :back="$thread->here()" />
             <h2>Rules under way</h2>
             @forelse ($page->underWay() as $run)
                 <p>{{ $run->rule->name }}@if ($run->timer?->due_at)<br><span class="soft sm">next look @time($run->timer->due_at, 'D j M H:i')</span>@endif</p>

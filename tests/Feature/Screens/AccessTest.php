@@ -56,7 +56,8 @@ final class AccessTest extends TestCase
         'record-types.fields.move' => 'administer', 'record-types.fields.destroy' => 'administer',
         'record-types.fields.bring-back' => 'administer', 'calendars.store' => 'administer', 'calendars.destroy' => 'administer',
         'tokens.store' => 'administer', 'tokens.destroy' => 'administer', 'numbers.doubt' => 'converse', 'notices.put-away' => 'converse',
-        'conversations.owner' => 'converse', 'conversations.put-off' => 'converse', 'conversations.put-on' => 'converse',
+        'conversations.writing' => 'converse', 'conversations.owner' => 'converse', 'conversations.put-off' => 'converse',
+        'conversations.put-on' => 'converse',
         'people.notes.store' => 'converse', 'notes.destroy' => 'converse', 'people.tasks.store' => 'converse',
         'tasks.done' => 'converse', 'people.line' => 'converse', 'people.labels' => 'keep records', 'people.start' => 'keep records',
         'rules.runs.decide' => 'keep records', 'rules.starts' => 'keep records', 'rules.starts.store' => 'keep records',
@@ -99,7 +100,7 @@ final class AccessTest extends TestCase
                 };
                 $status = $this->actingAs($this->staff($role))->call($method, $url)->getStatusCode();
                 $allowed
-                    ? self::assertContains($status, [200, 302, 404, 409, 422], "$role->value $name")
+                    ? self::assertContains($status, [200, 204, 302, 404, 409, 422], "$role->value $name")
                     : self::assertSame(403, $status, "$role->value $name");
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Screens;
 
 use App\Models\Conversation;
+use App\Models\Message;
 use App\Models\Note;
 use App\Models\Notice;
 use App\Models\OutboundTask;
@@ -35,7 +36,8 @@ final class ConversationsTest extends TestCase
     {
         $nia = $this->staff(Role::Agent);
         $this->actingAs($nia);
-        $this->put(route('conversations.owner', $this->wen), ['owner' => $nia->id])->assertRedirect(route('conversations.show', $this->wen));
+        $this->put(route('conversations.owner', $this->wen), ['owner' => $nia->id])
+            ->assertRedirect(route('conversations.show', $this->wen));
         $this->listed('mine')->assertSee('Can I collect it Thursday?')->assertDontSee('One more seat?');
         $this->listed('nobodys')->assertDontSee('Can I collect it Thursday?')->assertSee('One more seat?')->assertSee('Nobody’s 1');
         $this->listed('all', ['owner' => $nia->id])->assertDontSee('One more seat?');
@@ -140,7 +142,8 @@ final class ConversationsTest extends TestCase
         $add(['task' => 'Look out a skeg', 'due' => '2026-03-29T12:00', 'staff' => $tom->id])->assertSessionHas('done', 'Added.');
         // By the business's clock, which by then is another.
         self::assertSame('2026-03-29 11:00', Task::query()->sole()->due_at?->format('Y-m-d H:i'));
-        $this->get(route('conversations.show', $this->wen))->assertSee('Look out a skeg')->assertSee('Tom Reyes, by')->assertSee('Sun 29 Mar 12:00');
+        $this->get(route('conversations.show', $this->wen))
+            ->assertSee('Look out a skeg')->assertSee('Tom Reyes, by')->assertSee('Sun 29 Mar 12:00');
         $this->actingAs($tom)->get('/today')->assertSee('Look out a skeg');
     }
 
@@ -149,8 +152,65 @@ final class ConversationsTest extends TestCase
         $this->fromCarrier(['kind' => 'text', 'ref' => 'W1', 'from' => self::WEN, 'to' => '+447700900101', 'text' => 'And the workshop?']);
         $this->actingAs($this->staff(Role::Agent));
         $this->get(route('conversations.show', $this->wen))->assertSee('With all lines')->assertDontSee('And the workshop?</div>', false);
-        $this->get(route('conversations.show', ['conversation' => $this->wen, 'lines' => 'all']))->assertSee('And the workshop?</div>', false)
-            ->assertSee('Can I collect it Thursday?')->assertSee('This line alone');
+        $this->get(route('conversations.show', ['conversation' => $this->wen, 'lines' => 'all']))
+            ->assertSee('And the workshop?</div>', false)->assertSee('Can I collect it Thursday?')->assertSee('This line alone');
+    }
+
+    public function testEverythingThatWasSaidIsFoundByTheBeginningsOfItsWords(): void
+    {
+        $this->actingAs($this->staff(Role::Agent));
+        $this->say('Der Überzug & <b>skeg</b> are mended');
+        $this->listed('all', ['find' => 'skeg mend'])
+            ->assertSee('are <mark>mend</mark>ed', false)->assertSee('&lt;b&gt;<mark>skeg</mark>', false);
+        // Accents and letters' case are nothing, the middle of a word is no beginning, and what is typed is never more than words.
+        $this->listed('all', ['find' => 'UBERZUG'])->assertSee('Der Überzug')->assertDontSee('collect it Thursday');
+        $this->listed('all', ['find' => 'thurs'])->assertSee('<mark>Thurs</mark>day', false);
+        foreach (['hursday', 'skeg NOT mended', 'skeg" OR "thursday', "'; drop"] as $nothing) {
+            $this->listed('all', ['find' => $nothing])->assertSee('Nobody said that.');
+        }
+        $this->listed('all', ['find' => '%'])->assertDontSee('What was said');
+
+        // Whatever is taken back, changed or erased is not found any more.
+        Message::query()->where('body', 'like', '%skeg%')->update(['body' => 'The rudder is mended']);
+        $this->listed('all', ['find' => 'skeg'])->assertSee('Nobody said that.');
+        $this->listed('all', ['find' => 'rudder'])->assertSee('<mark>rudder</mark>', false);
+        $this->actingAs($this->staff(Role::Administrator))->delete(route('people.erase', $this->wen->person_id));
+        $this->listed('all', ['find' => 'rudder'])->assertSee('Nobody said that.');
+    }
+
+    public function testWhatIsFoundIsShownWithWhatWasSaidAround(): void
+    {
+        $this->actingAs($this->staff(Role::Agent));
+        $this->say('The old skeg');
+        $old = Message::query()->where('body', 'The old skeg')->sole();
+        foreach (range(1, 150) as $i) {
+            $this->travelToMoment('2026-03-02 '.sprintf('%02d:%02d', 11 + intdiv($i, 60), $i % 60));
+            $this->say("Number $i");
+        }
+        $this->get(route('conversations.show', $this->wen))->assertDontSee('The old skeg')->assertSee('Number 150');
+        $this->get(route('conversations.show', ['conversation' => $this->wen, 'text' => $old->id]))
+            ->assertSee("id=\"text-$old->id\"", false)->assertSee('Number 20')->assertDontSee('Number 100')->assertSee('To the newest');
+    }
+
+    public function testWhoeverElseWritesThereIsSeen(): void
+    {
+        $this->actingAs($this->staff(Role::Agent))->post(route('conversations.writing', $this->wen))->assertNoContent();
+        $this->get(route('conversations.show', $this->wen))->assertDontSee('is writing here too');
+        $this->actingAs($this->staff(Role::Operator));
+        $thread = fn (): TestResponse => $this->get(route('conversations.show', $this->wen), [
+            'HX-Request' => 'true', 'HX-Target' => 'thread',
+        ]);
+        $thread()->assertSee('Nia Sorrell is writing here too.')->assertSee('collect it Thursday')->assertDontSee('May we text');
+        $this->get('/conversations?show=all')->assertDontSee('is writing here too');
+        // By the machine's own clock: it is about now, whatever day it is at the boathouse.
+        $this->travel(11)->seconds();
+        $thread()->assertDontSee('is writing here too');
+    }
+
+    private function say(string $text): void
+    {
+        $this->post(route('people.texts.store', $this->wen->person_id), ['text' => $text, 'line' => $this->wen->line_id])
+            ->assertSessionHasNoErrors();
     }
 
     /**
