@@ -7,6 +7,7 @@ namespace Demo;
 use App\Clock\SystemClock;
 use App\Models\Staff;
 use Demo\Commands\Demo;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
@@ -19,6 +20,7 @@ final class DemoServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->mergeConfigFrom(__DIR__.'/config.php', 'demo');
+        config(['mail.mailers.mailbox' => ['transport' => 'mailbox']]);
         $this->app->singleton(ClockInterface::class, function (): ClockInterface {
             $file = config()->get('demo.clock_file');
 
@@ -29,6 +31,7 @@ final class DemoServiceProvider extends ServiceProvider
     public function boot(): void
     {
         $this->commands([Demo::class]);
+        Mail::extend('mailbox', fn (): MailboxTransport => new MailboxTransport(config()->string('demo.standins_url')));
         $this->loadViewsFrom(__DIR__.'/views', 'demo');
         Route::middleware(['web', 'auth', 'can:administer'])
             ->post('demo/clock', ClockController::class)

@@ -4,6 +4,7 @@ use Illuminate\Support\Facades\Route;
 use Standins\Http\BookingController;
 use Standins\Http\ClockController;
 use Standins\Http\HandsetController;
+use Standins\Http\MailboxController;
 use Standins\Http\MannersController;
 use Standins\Http\ShelfController;
 use Standins\Http\ShopController;
@@ -37,5 +38,6 @@ Route::post('booking/{number}', [BookingController::class, 'book'])
 Route::post('booking/{number}/{lesson}', [BookingController::class, 'change'])
     ->where('number', '\+\d+')
     ->name('booking.change');
+Route::get('mailbox', MailboxController::class)->name('mailbox');
 Route::post('clock', ClockController::class)->name('clock');
 Route::post('manners', MannersController::class)->name('manners');

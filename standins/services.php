@@ -1,5 +1,6 @@
 <?php
 
+use Demo\MovableClock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -43,6 +44,18 @@ Route::get('lookup/{number}', function (Request $request, string $number): JsonR
 
     return new JsonResponse($answer, $status);
 })->where('number', '\+\d{7,15}');
+
+Route::post('mail', function (Request $request, MovableClock $clock): Response {
+    $mail = $request->validate([
+        'to' => 'required|string|max:500', 'subject' => 'present|nullable|string|max:500', 'words' => 'present|nullable|string|max:20000',
+    ]);
+    DB::table('mails')->insert([
+        'to' => $mail['to'], 'subject' => (string) $mail['subject'], 'words' => (string) $mail['words'],
+        'at' => $clock->now()->format('Y-m-d H:i:s'),
+    ]);
+
+    return new Response('', 201);
+});
 
 Route::get('carrier/ledger', fn (): JsonResponse => new JsonResponse(
     DB::table('texts')->whereNotNull('key')->orderBy('id')->get(['key', 'to', 'from', 'text', 'offered', 'fate', 'at']),

@@ -3,6 +3,7 @@
     <form class="filters" method="get" aria-label="Find a handset">
         <label><span class="sm">Name or number</span><input class="input w-60" type="search" name="find" value="{{ $find }}"></label>
         <button class="btn">Find</button>
+        <a class="link" href="{{ route('mailbox') }}">Mailbox</a>
     </form>
     <p class="soft sm">Pick up a handset to read what came, write back, or ring one of the lines. Nobody answers on the quay.</p>
     <div class="shelf" id="shelf">

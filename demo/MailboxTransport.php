@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Demo;
+
+use Illuminate\Support\Facades\Http;
+use Symfony\Component\Mailer\SentMessage;
+use Symfony\Component\Mailer\Transport\AbstractTransport;
+use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\MessageConverter;
+
+/** Carries mail to the mailbox among the stand-ins, over HTTP. */
+final class MailboxTransport extends AbstractTransport
+{
+    public function __construct(private readonly string $url)
+    {
+        parent::__construct();
+    }
+
+    protected function doSend(SentMessage $message): void
+    {
+        $mail = MessageConverter::toEmail($message->getOriginalMessage());
+        Http::timeout(10)->post("$this->url/mail", [
+            'to' => implode(', ', array_map(fn (Address $to): string => $to->getAddress(), $mail->getTo())),
+            'subject' => (string) $mail->getSubject(), 'words' => (string) $mail->getTextBody(),
+        ])->throw();
+    }
+
+    public function __toString(): string
+    {
+        return 'mailbox';
+    }
+}
