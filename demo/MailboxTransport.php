@@ -8,6 +8,7 @@ use Illuminate\Support\Facades\Http;
 use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\AbstractTransport;
 use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\Message;
 use Symfony\Component\Mime\MessageConverter;
 
 /** Carries mail to the mailbox among the stand-ins, over HTTP. */
@@ -20,7 +21,8 @@ final class MailboxTransport extends AbstractTransport
 
     protected function doSend(SentMessage $message): void
     {
-        $mail = MessageConverter::toEmail($message->getOriginalMessage());
+        $sent = $message->getOriginalMessage();
+        $mail = $sent instanceof Message ? MessageConverter::toEmail($sent) : throw new \LogicException('a mail has a head and a body');
         Http::timeout(10)->post("$this->url/mail", [
             'to' => implode(', ', array_map(fn (Address $to): string => $to->getAddress(), $mail->getTo())),
             'subject' => (string) $mail->getSubject(), 'words' => (string) $mail->getTextBody(),

@@ -3,6 +3,7 @@
 use App\Http\Controllers\AheadController;
 use App\Http\Controllers\ApiPageController;
 use App\Http\Controllers\AskAgainController;
+use App\Http\Controllers\AttendanceController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ConsentController;
@@ -112,6 +113,8 @@ Route::middleware('throttle:forms')->group(function (): void {
 Route::middleware('auth')->group(function (): void {
     Route::post('log-out', [LogInController::class, 'destroy'])->name('log-out');
     Route::get('/', HomeController::class)->name('home');
+    Route::get('account', [AttendanceController::class, 'own'])->name('account');
+    Route::put('account', [AttendanceController::class, 'updateOwn'])->name('account.update');
     Route::get('password', [PasswordController::class, 'edit'])->name('password.edit');
     Route::put('password', [PasswordController::class, 'update'])->middleware('throttle:forms')->name('password.update');
 
@@ -331,6 +334,10 @@ Route::middleware('auth')->group(function (): void {
         Route::get('settings/staff', [StaffController::class, 'index'])->name('staff.index');
         Route::post('settings/staff', [StaffController::class, 'store'])->name('staff.store');
         Route::put('settings/staff/{member}', [StaffController::class, 'update'])->whereNumber('member')->name('staff.update');
+        Route::get('settings/staff/{member}', [AttendanceController::class, 'edit'])->whereNumber('member')->name('staff.attendance');
+        Route::put('settings/staff/{member}/attendance', [AttendanceController::class, 'update'])
+            ->whereNumber('member')
+            ->name('staff.attendance.update');
         Route::put('settings/business', [SettingsController::class, 'business'])->name('settings.business');
         Route::put('settings/people', [SettingsController::class, 'people'])->name('settings.people');
         Route::post('settings/record-types', [RecordTypeController::class, 'store'])->name('record-types.store');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
+use App\Conversations\ReplyNotices;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Conversation;
@@ -63,11 +64,15 @@ final readonly class DirectTexts
     /** Whoever waited there when it was written waits no more. */
     public static function answered(int $personId, int $lineId, \DateTimeImmutable $writtenAt): void
     {
-        Conversation::query()
+        $answered = Conversation::query()
             ->where('person_id', $personId)
             ->where('line_id', $lineId)
             ->where('waiting_since', '<=', $writtenAt)
-            ->update(['waiting_since' => null, 'put_off_until' => null]);
+            ->first();
+        if ($answered !== null) {
+            $answered->update(['waiting_since' => null, 'put_off_until' => null]);
+            ReplyNotices::answered($answered->id, $writtenAt);
+        }
     }
 
     /** @param  string|null  $number the one it goes to; null for the preferred one */

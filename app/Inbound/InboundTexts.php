@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inbound;
 
+use App\Conversations\ReplyNotices;
 use App\Engine\DirectTexts;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\PersonLocks;
@@ -47,6 +48,7 @@ final readonly class InboundTexts
         private RecordWriter $writer,
         private DatabaseSideEffects $sideEffects,
         private DirectTexts $texts,
+        private ReplyNotices $notices,
     ) {
     }
 
@@ -118,6 +120,7 @@ final readonly class InboundTexts
                 ? ['waiting_since' => $conversation->waiting_since ?? $now, 'put_off_until' => null]
                 : [],
         ]);
+        $heard->meaning->wantsAPerson() && $this->notices->heard($conversation, $now);
         $unit->reader->forgetWords($person->id, $number->e164);
         $this->credit($person->id, $heard->meaning, $now);
         $this->obey($unit, $heard, $person, $line, $message, $confirmed);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Linnet\Core\Document\Doc;
 use Linnet\Core\Record;
 use Linnet\Core\Record\ActivationState;
@@ -34,6 +35,12 @@ final class Line extends Model
     protected function casts(): array
     {
         return ['power' => ActivationState::class, 'pace' => 'array', 'hours' => 'array', 'countries' => 'array', 'problem' => 'array'];
+    }
+
+    /** @return BelongsToMany<Staff, $this> those who are told of what comes in on it */
+    public function people(): BelongsToMany
+    {
+        return $this->belongsToMany(Staff::class, 'line_staff');
     }
 
     public function read(): Record\Line

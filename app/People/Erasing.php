@@ -56,7 +56,9 @@ final readonly class Erasing
             foreach (['links', 'receipts'] as $table) {
                 DB::table($table)->whereIn('message_id', $messages)->delete();
             }
-            DB::table('conversations')->where('person_id', $person->id)->update(['last_message_id' => null]);
+            $conversations = DB::table('conversations')->where('person_id', $person->id);
+            DB::table('reply_notices')->whereIn('conversation_id', (clone $conversations)->select('id'))->delete();
+            $conversations->update(['last_message_id' => null]);
             foreach (['messages', 'conversations', 'runs', ...self::THEIRS] as $table) {
                 DB::table($table)->where('person_id', $person->id)->delete();
             }

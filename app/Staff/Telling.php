@@ -28,7 +28,7 @@ final readonly class Telling
             'name' => $name, 'staff_id' => $to->id, 'person_id' => $person->id, 'conversation_id' => $conversation?->id,
             'words' => $words, 'at' => $now->format('Y-m-d H:i:s'),
         ]);
-        if (Mailbox::isThere()) {
+        if ($to->mailed && Mailbox::isThere()) {
             $look = $conversation === null ? route('people.show', $person) : route('conversations.show', $conversation);
             OutboundTaskQueue::add($name, OutboundTaskKind::Email, $to->email, [
                 'subject' => "About {$person->name()}",

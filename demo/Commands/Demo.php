@@ -18,6 +18,7 @@ use App\Models\Timer;
 use Database\Seeders\OldRecordsSeeder;
 use Demo\HandClock;
 use Demo\MovableClock;
+use Demo\SampleTown;
 use Demo\Season\Season;
 use Demo\SeasonSimulation;
 use Illuminate\Console\Command;
@@ -102,6 +103,7 @@ final class Demo extends Command
         $bar->finish();
         $this->newLine();
         $clock->moveTo($season->ends());
+        SampleTown::staffed();
         DB::connection()->getDriverName() !== 'sqlite' || DB::statement('pragma synchronous = normal');
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Clock\TheirTime;
+use App\Conversations\ReplyNotices;
 use App\Conversations\Writers;
 use App\Counts\WaitingConversations;
 use App\Database\DistinctValues;
@@ -88,9 +89,10 @@ final readonly class ConversationController
     }
 
     /** Nothing more is to be answered. */
-    public function done(Conversation $conversation): RedirectResponse
+    public function done(Conversation $conversation, ClockInterface $clock): RedirectResponse
     {
         $conversation->update(['waiting_since' => null, 'put_off_until' => null]);
+        ReplyNotices::answered($conversation->id, $clock->now());
 
         return redirect()->route('conversations.show', $conversation);
     }

@@ -54,7 +54,9 @@ final class LineController
     {
         $staff = Staff::query()->whereNull('off_at')->orderBy('name')->get();
 
-        return view('lines.show', ['page' => $page, 'line' => $line, 'staff' => $staff]);
+        return view('lines.show', [
+            'page' => $page, 'line' => $line, 'staff' => $staff, 'people' => $line->people()->pluck('staff.id')->all(),
+        ]);
     }
 
     public function store(Request $request): RedirectResponse
@@ -76,6 +78,8 @@ final class LineController
             'key' => $key, 'name' => $number === null ? $said['sender'] : $said['name'], 'number' => $number,
             'purpose' => $number === null ? $said['name'] : null, 'power' => ActivationState::On,
         ]);
+        // What comes in on it somebody hears of.
+        $number === null || $line->people()->attach(Staff::asking($request));
 
         return redirect()->route('lines.show', $line)->with('done', 'The line is there. Say how fast it may send.');
     }
@@ -89,7 +93,7 @@ final class LineController
                 'countries' => 'nullable|string|max:400', 'per_second' => $whole(1000), 'per_minute' => $whole(100_000),
                 'per_day' => $whole(10_000_000), 'even' => 'nullable|in:1', 'warm_start' => $whole(10_000_000),
                 'warm_growth' => 'nullable|integer|min:1|max:1000', 'warm_every' => 'nullable|integer|min:1|max:60',
-                'hours' => 'nullable|in:1',
+                'hours' => 'nullable|in:1', 'people' => 'nullable|array', 'people.*' => Rule::exists('staff', 'id')->whereNull('off_at'),
             ],
             ['*.integer' => 'A whole number is expected here.', '*.min' => 'At least :min.', '*.max' => 'That is too much here.'],
         );
@@ -103,6 +107,7 @@ final class LineController
                 : null,
         ]);
 
+        $line->people()->sync(array_map(intval(...), $said['people'] ?? []));
         Timer::askAgain($clock->now(), $line->id);
 
         return redirect()->route('lines.show', $line)->with('done', 'Kept. What it holds is looked at again now.');

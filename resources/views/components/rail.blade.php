@@ -13,7 +13,7 @@
         @endforeach
         @includeIf('demo::place')
         <div class="foot">
-            <a class="link" href="{{ route('password.edit') }}" title="Change your password"><strong>{{ $staff->name }}</strong></a><br>
+            <a class="link" href="{{ route('account') }}" title="Your hours, who stands in for you, your password"><strong>{{ $staff->name }}</strong></a><br>
             {{ ucfirst($staff->role->value) }}<br>
             <span id="clock-shows">{{ $clockShows }}</span>
             @includeIf('demo::clock')

@@ -34,6 +34,11 @@
             <label class="field"><span>What it is for</span><input class="input w-full" name="purpose" value="{{ old('purpose', $line->purpose) }}" maxlength="120" @disabled($locked)></label>
             <label class="field"><span>Whose own line it is</span><select class="input w-full" name="staff_id" @disabled($locked)><option value="">nobody’s: it is shared</option>@foreach ($staff as $one)<option value="{{ $one->id }}" @selected((int) old('staff_id', $line->staff_id) === $one->id)>{{ $one->name }}</option>@endforeach</select></label>
             <label class="field"><span>Countries it sends to, such as GB, IE; empty for all</span><input class="input w-full" name="countries" value="{{ old('countries', implode(', ', $line->countries ?? [])) }}" @disabled($locked) @error('countries') aria-invalid="true" @enderror><x-error name="countries" /></label>
+            @if ($line->number !== null)
+                <fieldset class="mt-3"><legend class="label">Who hears of it when somebody waits for an answer here</legend>
+                    @foreach ($staff as $one)@if ($one->role->converses())<label class="flex gap-2 items-center mb-1"><input type="checkbox" class="tick" name="people[]" value="{{ $one->id }}" @checked(in_array($one->id, old('_token') ? array_map(intval(...), old('people', [])) : $people, true)) @disabled($locked)> {{ $one->name }}</label>@endif @endforeach
+                    <p class="soft sm">A conversation that is somebody’s is theirs alone to hear of. Each is told within their hours; else whoever stands in for them is. <x-error name="people" /></p></fieldset>
+            @endif
             @unless ($locked)<button class="btn go mt-2">Keep</button>@endunless
         </aside>
     </form>

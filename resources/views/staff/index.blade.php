@@ -12,7 +12,7 @@
         <tbody>
         @forelse ($members as $member)
             <tr>
-                <td>{{ $member->name }}@if ($member->is($me)) <span class="soft sm">(you)</span>@endif<br><span class="soft sm">{{ $member->email }}</span></td>
+                <td><a class="link" href="{{ route('staff.attendance', $member) }}">{{ $member->name }}</a>@if ($member->is($me)) <span class="soft sm">(you)</span>@endif<br><span class="soft sm">{{ $member->email }}</span></td>
                 <td><form class="flex gap-2" method="post" action="{{ route('staff.update', $member) }}">@csrf @method('put')
                     <select class="input" name="role" aria-label="What {{ $member->name }} may" @disabled($member->off_at !== null)>@foreach ($roles as $role)<option value="{{ $role->value }}" @selected($member->role === $role)>{{ ucfirst($role->value) }}</option>@endforeach</select>
                     <button class="btn small" name="do" value="role" @disabled($member->off_at !== null)>Keep</button></form>
@@ -24,7 +24,7 @@
                     @else
                         <button class="link sm" name="do" value="invite" title="A link that leads to a new password">{{ $member->invited_hash ? 'Invite again' : 'New password' }}</button>
                         <details><summary class="link sm">Switch off…</summary>
-                            <div class="flex gap-2 items-end flex-wrap mt-1"><label><span class="label">Their open tasks, notices and lines go to</span><select class="input" name="heir"><option value="">everybody</option>@foreach ($heirs as $heir)@if ($heir->id !== $member->id)<option value="{{ $heir->id }}">{{ $heir->name }}</option>@endif @endforeach</select></label><button class="btn small" name="do" value="off">Switch off</button></div>
+                            <div class="flex gap-2 items-end flex-wrap mt-1"><label><span class="label">Their open conversations, tasks, notices and lines go to</span><select class="input" name="heir"><option value="">everybody</option>@foreach ($heirs as $heir)@if ($heir->id !== $member->id)<option value="{{ $heir->id }}">{{ $heir->name }}</option>@endif @endforeach</select></label><button class="btn small" name="do" value="off">Switch off</button></div>
                         </details>
                     @endif
                 </form></td>

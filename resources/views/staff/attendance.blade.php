@@ -1,0 +1,23 @@
+@php($hours = $member->hours === null ? \Linnet\Core\Time\WeeklyHours::daily('09:00', '17:00') : $member->asMember()->hours)
+<x-page :title="$isMe ? 'You' : $member->name">
+    @unless ($isMe)<div class="crumb"><a class="link" href="{{ route('settings.index') }}">Settings</a> / <a class="link" href="{{ route('staff.index') }}">Staff</a> /</div>@endunless
+    <h1>{{ $isMe ? 'You' : $member->name }}</h1>
+    <p class="soft mb-4">{{ $member->name }}, {{ $member->email }}. @if ($isMe)<a class="link" href="{{ route('password.edit') }}">Change your password</a>@endif</p>
+    <form class="two" method="post" action="{{ $isMe ? route('account.update') : route('staff.attendance.update', $member) }}">@csrf @method('put')
+        <section class="panel">
+            <h2 class="mb-1">When {{ $isMe ? 'you are' : 'they are' }} there</h2>
+            <p class="soft sm mb-2">Who waits for {{ $isMe ? 'your' : 'their' }} answer at another hour is told to whoever stands in, if they are there; else to {{ $isMe ? 'you' : 'them' }} at the next hour. By the clock of {{ \App\Clock\TimeFormatter::place($zone) }}.</p>
+            <label class="flex gap-2 items-center mb-2"><input type="checkbox" class="tick" name="hours" value="1" @checked(old('_token') ? old('hours') === '1' : $member->hours !== null)> Only at these hours</label>
+            <x-hours name="hours" :hours="$hours" :mine="old('hours') === '1'" />
+        </section>
+        <aside>
+            <h2 class="mb-2">Away</h2>
+            <label class="field"><span>Away until (empty: there)</span><input class="input w-full" type="datetime-local" name="away_until" value="{{ old('away_until', $member->away_until?->setTimezone($zone)->format('Y-m-d\TH:i')) }}" @error('away_until') aria-invalid="true" @enderror><x-error name="away_until" /></label>
+            <label class="field"><span>Who stands in</span><select class="input w-full" name="stand_in"><option value="">nobody</option>@foreach ($others as $one)<option value="{{ $one->id }}" @selected((int) old('stand_in', $member->stand_in_id) === $one->id)>{{ $one->name }}</option>@endforeach</select><x-error name="stand_in" /></label>
+            <h2 class="mt-4 mb-2">Told</h2>
+            <p class="soft sm mb-2">Always on the screen, until it is put away.</p>
+            <label class="flex gap-2 items-center mb-2"><input type="checkbox" class="tick" name="mailed" value="1" @checked(old('_token') ? old('mailed') === '1' : $member->mailed)> By mail too</label>
+            <button class="btn go mt-2">Keep</button>
+        </aside>
+    </form>
+</x-page>

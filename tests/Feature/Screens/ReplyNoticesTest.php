@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Screens;
+
+use App\Conversations\ReplyNotices;
+use App\Models\Conversation;
+use App\Models\Line;
+use App\Models\Notice;
+use App\Models\OutboundTask;
+use App\Models\Role;
+use App\Models\Staff;
+use Illuminate\Support\Facades\Mail;
+use Psr\Clock\ClockInterface;
+use Tests\Feature\TestCase;
+
+/** Who hears that somebody waits for an answer. */
+final class ReplyNoticesTest extends TestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Mail::fake();
+        config(['mail.default' => 'smtp']);
+        $line = Line::query()->where('number', self::FRONT_DESK)->sole();
+        $this->actingAs($this->staff(Role::Administrator))->put(route('lines.update', $line), [
+            'people' => [$this->staff(Role::Agent)->id, $this->staff(Role::Operator)->id],
+        ])->assertSessionHasNoErrors();
+    }
+
+    public function testABurstIsToldOnceUntilItIsAnswered(): void
+    {
+        foreach (['Hello?', 'Are you there?', 'It is about the kayak'] as $i => $text) {
+            $this->travelToMoment("2026-03-02 10:0$i");
+            $this->textFrom(self::WEN, $text);
+        }
+        self::assertSame(['Nia Sorrell', 'Tom Reyes'], $this->told());
+        self::assertSame(['nia@osierquay.example', 'tom@osierquay.example'], $this->mailed());
+        $this->actingAs($this->staff(Role::Agent))->get('/conversations')->assertSee('Wen Li wrote to the front desk: “Hello?”');
+
+        $wen = Conversation::query()->sole();
+        $this->post(route('people.texts.store', $wen->person_id), ['text' => 'Here we are.', 'line' => $wen->line_id]);
+        self::assertSame([], $this->told());
+        $this->travelToMoment('2026-03-02 10:10');
+        $this->textFrom(self::WEN, 'Thursday then?');
+        self::assertSame(['Nia Sorrell', 'Tom Reyes'], $this->told());
+        self::assertCount(4, $this->mailed());
+        $this->post(route('conversations.done', $wen));
+        self::assertSame([], $this->told());
+    }
+
+    public function testWhatAsksForNobodyIsToldToNobody(): void
+    {
+        $this->textFrom(self::WEN, 'STOP');
+        $this->fromCarrier([
+            'kind' => 'text', 'ref' => 'W1', 'from' => self::WEN, 'to' => '+447700900101', 'text' => 'The workshop has nobody',
+        ]);
+        self::assertSame([], $this->told());
+    }
+
+    public function testItsOwnerAloneIsToldWithinTheirHoursOrWhoeverStandsIn(): void
+    {
+        [$nia, $tom, $mira] = array_map($this->staff(...), [Role::Agent, Role::Operator, Role::Administrator]);
+        $this->actingAs($nia)->put(route('account.update'), $this->hours('08:00', '10:00') + ['stand_in' => $tom->id])
+            ->assertSessionHasNoErrors();
+        $this->actingAs($mira)->put(route('staff.attendance.update', $tom), [
+            'away_until' => '2026-03-02T12:00',
+        ])->assertSessionHas('done', 'Kept for Tom Reyes.');
+        self::assertFalse($tom->refresh()->mailed);
+
+        $this->textFrom(self::WEN, 'First');
+        $wen = Conversation::query()->sole();
+        // It is ten: her hours are over, and he is away.
+        self::assertSame([], $this->told());
+        $this->put(route('conversations.owner', $wen), ['owner' => $nia->id]);
+        Notice::query()->update(['put_away_at' => now()]);
+        $this->put(route('conversations.done', $wen));
+        ReplyNotices::answered($wen->id, resolve(ClockInterface::class)->now());
+
+        $this->travelToMoment('2026-03-02 12:00');
+        $this->textFrom(self::WEN, 'Second');
+        self::assertSame(['Tom Reyes'], $this->told());
+        ReplyNotices::answered($wen->id, resolve(ClockInterface::class)->now());
+
+        $tom->update(['away_until' => now()->addDays(9)]);
+        $this->travelToMoment('2026-03-02 13:00');
+        $this->textFrom(self::WEN, 'Third');
+        self::assertSame([], $this->told());
+        $this->travelToMoment('2026-03-03 07:59');
+        $this->artisan('linnet:work', ['--until-idle' => true]);
+        self::assertSame([], $this->told());
+        $this->travelToMoment('2026-03-03 08:00');
+        self::assertSame(1, resolve(ReplyNotices::class)->sendDue(resolve(ClockInterface::class)->now()));
+        self::assertSame(['Nia Sorrell'], $this->told());
+        self::assertSame(0, resolve(ReplyNotices::class)->sendDue(resolve(ClockInterface::class)->now()));
+    }
+
+    public function testWhoeverHasLeftIsToldNothing(): void
+    {
+        $mira = $this->staff(Role::Administrator);
+        $nia = $this->staff(Role::Agent);
+        $this->textFrom(self::WEN, 'First');
+        $wen = Conversation::query()->sole();
+        $this->actingAs($mira)->put(route('conversations.owner', $wen), ['owner' => $nia->id]);
+        $this->put(route('staff.update', $nia), ['do' => 'off', 'heir' => $mira->id]);
+        self::assertSame($mira->id, $wen->refresh()->staff_id);
+        Notice::query()->update(['put_away_at' => now()]);
+        $this->post(route('conversations.done', $wen));
+        $this->textFrom(self::WEN, 'Second');
+        self::assertSame(['Mira Okafor'], $this->told());
+    }
+
+    public function testHoursThatAreNoneAreSaidAtTheirField(): void
+    {
+        $this->actingAs($nia = $this->staff(Role::Agent));
+        $this->put(route('account.update'), ['week' => ['mon' => ['from' => '10:00', 'to' => '']]] + $this->hours('09:00', '17:00'))
+            ->assertRedirect(route('account'))->assertSessionHasErrors('hours-mon');
+        $this->put(route('account.update'), ['stand_in' => $nia->id])->assertSessionHasErrors(['stand_in' => 'Choose another of the staff.']);
+        $this->put(route('account.update'), ['away_until' => 'soon'])->assertSessionHasErrors('away_until');
+        self::assertNull($nia->refresh()->hours);
+    }
+
+    /** @return list<string> whose screen says that somebody waits */
+    private function told(): array
+    {
+        return array_values(Staff::query()
+            ->whereKey(Notice::query()->where('name', 'like', 'reply/%')->whereNull('put_away_at')->pluck('staff_id'))
+            ->orderBy('name')
+            ->pluck('name')
+            ->all());
+    }
+
+    /** @return list<string> */
+    private function mailed(): array
+    {
+        return array_values(OutboundTask::query()->where('name', 'like', 'reply/%')->orderBy('address')->pluck('address')->all());
+    }
+
+    /** @return array<string, mixed> */
+    private function hours(string $from, string $to): array
+    {
+        return [
+            'mailed' => '1', 'hours' => '1', 'closed' => '',
+            'week' => array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], ['from' => $from, 'to' => $to]),
+        ];
+    }
+}
