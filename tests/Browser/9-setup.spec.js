@@ -82,6 +82,6 @@ test('an empty database is set up from its first page, and somebody is invited a
   await otto.getByLabel('A password').fill('lock keeper at dawn');
   await otto.getByRole('button', { name: 'Keep it, and log in' }).click();
   await expect(otto.getByRole('heading', { level: 1 })).toHaveText('Conversations');
-  await expect(otto.getByText('Otto Brandt')).toBeVisible();
+  await expect(otto.getByRole('link', { name: 'Otto Brandt' })).toBeVisible();
   await otto.context().close();
 });

@@ -22,6 +22,7 @@
                                 <label class="block mt-2"><span class="label">With a word about it (only staff see it)</span><textarea class="input w-full" name="words" rows="3" maxlength="2000"></textarea></label>
                                 <p class="mt-2"><button class="btn go">Hand over</button></p>
                             </form></details>
+                        <x-note-box :person="$conversation->person_id" :conversation="$conversation->id" />
                         @if ($conversation->isPutOff($now))
                             <form class="contents" method="post" action="{{ route('conversations.put-on', $conversation) }}">@csrf @method('delete')<button class="btn" title="It stands among those who wait">Not put off</button></form>
                         @else
@@ -48,7 +49,6 @@
                     <span hidden hx-post="{{ route('conversations.writing', $conversation) }}" hx-trigger="input from:#text throttle:4s" hx-swap="none"></span>
                     <x-write-box :person="$conversation->person_id" :receiver="$page->receiver" :time="$page->time" />
                 </form>
-                <x-note-box :person="$conversation->person_id" :conversation="$conversation->id" />
             @endcan
         </section>
         <aside class="talk-side" id="talk-side">

@@ -7,7 +7,7 @@
         </div>
         <div class="acts">
             @can('converse')@can('view')<a class="btn" href="{{ route('people.edit', $page->person) }}">Change</a>@endcan @endcan
-            @can('converse')<a class="btn" href="{{ route('people.write', $page->person) }}"><x-icon name="pencil" />Write</a>@endcan
+            @can('converse')<x-note-box :person="$page->person->id" /><a class="btn" href="{{ route('people.write', $page->person) }}"><x-icon name="pencil" />Write</a>@endcan
             @foreach ($page->conversations() as $conversation)
                 <a class="btn" href="{{ route('conversations.show', $conversation) }}"><x-icon name="message-square" />With the {{ $conversation->line->name }}</a>
             @endforeach
@@ -19,7 +19,6 @@
                 <h2 class="mb-2">Coming texts <span class="soft sm">in the next two weeks, if {{ $page->receiver->who }} does not answer and nothing moves</span></h2>
                 @foreach ($page->coming() as $text)<x-coming-text :text="$text" :whose="false" dated />@endforeach
             @endif
-            @can('converse')<div class="mt-4"><x-note-box :person="$page->person->id" /></div>@endcan
             <h2 class="mt-4">The story</h2>
             @if ($page->story()->days === [])
                 <x-empty>Nothing has happened with {{ $page->receiver->who }} yet. Calls, texts and every decision about them will stand here with its reason.</x-empty>
