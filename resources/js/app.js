@@ -1,6 +1,7 @@
 import Alpine from '@alpinejs/csp';
 import './htmx.js';
 import 'idiomorph/dist/idiomorph-ext.js';
+import weekHours from './hours.js';
 import { listenForKeys } from './keys.js';
 import { mapper, steps } from './mapper.js';
 import picture from './picture.js';
@@ -28,6 +29,7 @@ Alpine.data('tickAll', tickAll);
 Alpine.data('toast', toast);
 Alpine.data('choose', choose);
 Alpine.data('sentences', sentences);
+Alpine.data('weekHours', weekHours);
 Alpine.data('wording', wording);
 Alpine.data('writeLine', writeLine);
 Alpine.start();

@@ -1,5 +1,15 @@
 import { expect, test } from '@playwright/test';
-import { changeWords, clockTo, handsetOf, logIn, openPerson, reloadUntil, ring, writeFrom } from './world.js';
+import {
+  changeWords,
+  clockTo,
+  expectAccessible,
+  handsetOf,
+  logIn,
+  openPerson,
+  reloadUntil,
+  ring,
+  writeFrom,
+} from './world.js';
 
 const RHODA = '+447700900938';
 const NOBODY = '+447700900911';
@@ -53,6 +63,7 @@ test('decent hours are changed, and a mistake stands at its day', async ({ page 
   await logIn(page);
   await page.goto('/safeguards');
   const opening = page.getByRole('form', { name: 'When we are open' });
+  await opening.getByText('Type them instead').click();
   await opening.getByLabel('Sunday, to').fill('');
   await opening.getByRole('button', { name: 'Keep these hours' }).click();
   await expect(opening.getByRole('alert')).toContainText('Two times are expected here');
@@ -60,6 +71,29 @@ test('decent hours are changed, and a mistake stands at its day', async ({ page 
   await opening.getByRole('button', { name: 'Keep these hours' }).click();
   await expect(page.locator('#toast')).toContainText('The hours are changed.');
   await expect(opening.getByLabel('Sunday, from')).toHaveValue('');
+
+  // Drawn: an end is moved by the keys, and a day is closed by a calendar.
+  await expect(opening.getByText(/Sunday closed\./)).toBeVisible();
+  const monday = opening.getByRole('slider', { name: 'Monday ends' });
+  await monday.focus();
+  await monday.press('ArrowRight');
+  const until = await opening.getByLabel('Monday, to').inputValue();
+  await expect(monday).toHaveAttribute('aria-valuetext', until);
+  const tuesday = opening.getByRole('slider', { name: 'Tuesday begins' });
+  const began = await opening.getByLabel('Tuesday, from').inputValue();
+  const end = await tuesday.boundingBox();
+  await page.mouse.move(end.x + 12, end.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(end.x - 40, end.y + 12);
+  await page.mouse.up();
+  expect((await opening.getByLabel('Tuesday, from').inputValue()) < began).toBe(true);
+  await opening.getByLabel('A day closed').fill('2026-12-24');
+  await opening.getByRole('button', { name: 'Close it' }).click();
+  await expect(opening.getByRole('button', { name: 'Closed on 24 Dec 2026: open it again' })).toBeVisible();
+  await expectAccessible(page);
+  await opening.getByRole('button', { name: 'Keep these hours' }).click();
+  await expect(opening.locator('.day-hours').first()).toContainText(`to ${until}`);
+  await expect(opening.getByRole('button', { name: 'Closed on 24 Dec 2026: open it again' })).toBeVisible();
 });
 
 test('the clock goes to the next thing that happens', async ({ page }) => {
