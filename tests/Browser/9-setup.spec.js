@@ -13,6 +13,7 @@ const env = {
   LINNET_PROVIDERS: '',
   DB_DATABASE: database,
   SESSION_DRIVER: 'file',
+  CARRIER_SECRET: 'alder-lock-carrier',
 };
 let server;
 
@@ -32,7 +33,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.kill());
 
-test('an empty database is set up from its first page, and somebody is invited and logs in', async ({
+test('an empty database is set up from its first page, somebody is invited, logs in and is told of a reply', async ({
   page,
   browser,
 }) => {
@@ -83,5 +84,22 @@ test('an empty database is set up from its first page, and somebody is invited a
   await otto.getByRole('button', { name: 'Keep it, and log in' }).click();
   await expect(otto.getByRole('heading', { level: 1 })).toHaveText('Conversations');
   await expect(otto.getByRole('link', { name: 'Otto Brandt' })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Lines', exact: true }).first().click();
+  await page.getByLabel('You call it').fill('lock house');
+  await page.getByLabel('Number, or name to send as').fill('416 555 0190');
+  await page.getByRole('button', { name: 'Add a line' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Ines Falk' })).toBeChecked();
+  await page.getByRole('checkbox', { name: 'Otto Brandt' }).check();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('checkbox', { name: 'Otto Brandt' })).toBeChecked();
+  const told = await page.request.post(`${empty}/in/carrier`, {
+    headers: { Authorization: `Bearer ${env.CARRIER_SECRET}` },
+    data: { kind: 'text', ref: 'A1', from: '+14165550142', to: '+14165550190', text: 'Is the lock open on Sunday?' },
+  });
+  expect(told.ok()).toBe(true);
+  await otto.reload();
+  await expect(otto.locator('.told')).toContainText('wrote to the lock house: “Is the lock open on Sunday?”');
   await otto.context().close();
 });
