@@ -3,6 +3,7 @@
 use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\In\TakeDelivery;
 use App\Http\Controllers\In\TakeFromCarrier;
+use App\Http\Controllers\TaskFeedController;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Route;
 
@@ -18,3 +19,7 @@ Route::get('out/calendar/{secret}.ics', [CalendarController::class, 'show'])
     ->middleware('throttle:calendar')
     ->where('secret', '[0-9a-f]{40}')
     ->name('calendar');
+Route::get('out/tasks/{secret}.ics', [TaskFeedController::class, 'show'])
+    ->middleware('throttle:calendar')
+    ->where('secret', '[0-9a-f]{40}')
+    ->name('tasks.feed');

@@ -73,6 +73,7 @@ use App\Http\Controllers\StartRuleController;
 use App\Http\Controllers\StuckRunsController;
 use App\Http\Controllers\TariffController;
 use App\Http\Controllers\TaskController;
+use App\Http\Controllers\TaskFeedController;
 use App\Http\Controllers\TextByHandController;
 use App\Http\Controllers\TextController;
 use App\Http\Controllers\TextWentController;
@@ -113,6 +114,9 @@ Route::middleware('throttle:forms')->group(function (): void {
 Route::middleware('auth')->group(function (): void {
     Route::post('log-out', [LogInController::class, 'destroy'])->name('log-out');
     Route::get('/', HomeController::class)->name('home');
+    Route::get('tasks', [TaskController::class, 'index'])->name('tasks.index');
+    Route::post('account/tasks', [TaskFeedController::class, 'store'])->name('account.tasks');
+    Route::delete('account/tasks', [TaskFeedController::class, 'destroy'])->name('account.tasks.end');
     Route::get('account', [AttendanceController::class, 'own'])->name('account');
     Route::put('account', [AttendanceController::class, 'updateOwn'])->name('account.update');
     Route::get('password', [PasswordController::class, 'edit'])->name('password.edit');
@@ -147,7 +151,9 @@ Route::middleware('auth')->group(function (): void {
         Route::post('conversations/{conversation}/done', [ConversationController::class, 'done'])->name('conversations.done');
         Route::post('numbers/{number}/doubt', DoubtController::class)->name('numbers.doubt');
         Route::post('notices/{notice}/put-away', [NoticeController::class, 'putAway'])->name('notices.put-away');
-        Route::post('people/{person}/tasks', [TaskController::class, 'store'])->whereNumber('person')->name('people.tasks.store');
+        Route::post('people/{person}/tasks', [TaskController::class, 'storeFor'])->whereNumber('person')->name('people.tasks.store');
+        Route::post('tasks', [TaskController::class, 'store'])->name('tasks.store');
+        Route::put('tasks/{task}', [TaskController::class, 'update'])->whereNumber('task')->name('tasks.update');
         Route::post('tasks/{task}/done', [TaskController::class, 'done'])->name('tasks.done');
         Route::put('people/{person}/line', LockLineController::class)->name('people.line');
         Route::post('measure', MeasureController::class)->middleware(PreserveSession::class)->name('measure');

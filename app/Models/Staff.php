@@ -26,6 +26,7 @@ use Linnet\Core\Time\WeeklyHours;
  * @property CarbonImmutable|null $away_until
  * @property int|null $stand_in_id who is told in their place while they are not there
  * @property bool $mailed whether they are told by mail too
+ * @property string|null $tasks_hash SHA-256 of the secret in the address of their tasks
  * @property string|null $invited_hash of the link that leads to a password; null where they have one
  * @property CarbonImmutable|null $invited_until
  * @property CarbonImmutable|null $off_at since when they log in no more
@@ -40,10 +41,10 @@ final class Staff extends User
 
     protected $fillable = [
         'name', 'email', 'password', 'role', 'number', 'number_confirmed_at', 'texts_allowed', 'invited_hash', 'invited_until', 'off_at',
-        'hours', 'away_until', 'stand_in_id', 'mailed',
+        'hours', 'away_until', 'stand_in_id', 'mailed', 'tasks_hash',
     ];
 
-    protected $hidden = ['password', 'remember_token', 'invited_hash'];
+    protected $hidden = ['password', 'remember_token', 'invited_hash', 'tasks_hash'];
 
     /** @return array<string, string> */
     protected function casts(): array

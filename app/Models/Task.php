@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $done_at
  * @property-read Staff|null $staff
  * @property-read Person|null $person
+ * @property-read Rule|null $rule
  */
 final class Task extends Model
 {
@@ -45,5 +46,11 @@ final class Task extends Model
     public function person(): BelongsTo
     {
         return $this->belongsTo(Person::class);
+    }
+
+    /** @return BelongsTo<Rule, $this> the one that noted it */
+    public function rule(): BelongsTo
+    {
+        return $this->belongsTo(Rule::class);
     }
 }

@@ -83,7 +83,7 @@ final readonly class Members
     public function switchOff(Staff $staff, ?Staff $heir): void
     {
         DB::transaction(function () use ($staff, $heir): void {
-            $staff->update(['off_at' => $this->clock->now(), 'invited_hash' => null, 'invited_until' => null]);
+            $staff->update(['off_at' => $this->clock->now(), 'invited_hash' => null, 'invited_until' => null, 'tasks_hash' => null]);
             $staff->forceFill(['remember_token' => null])->save();
             DB::table('tasks')->where('staff_id', $staff->id)->whereNull('done_at')->update(['staff_id' => $heir?->id]);
             DB::table('notices')->where('staff_id', $staff->id)->whereNull('put_away_at')->update(['staff_id' => $heir?->id]);

@@ -36,6 +36,7 @@ const screens = [
   '/settings/staff',
   '/password',
   '/account',
+  '/tasks?whose=all',
   '/settings/record-types/booking',
   '/api',
   '/lines',

@@ -17,7 +17,7 @@
             <p class="flex gap-3 items-center mt-2"><button class="btn small">Show</button>@if ($query->isNarrowed())<a class="link sm" href="{{ route('conversations.index', $query->with(['line' => '', 'owner' => '', 'tag' => ''])) }}">Any again</a>@endif</p>
         </details>
     </form>
-    @can('view')<p class="pb-2 -mt-1"><x-export /></p>@endcan
+    <p class="pb-2 -mt-1 flex gap-3">@can('view')<x-export />@endcan<a class="link sm" href="{{ route('tasks.index') }}">Tasks</a></p>
     @if ($said !== null)<h3 class="found">Who is called so</h3>@endif
     @forelse ($conversations as $item)
         <a class="who" href="{{ route('conversations.show', ['conversation' => $item] + $query->with()) }}" @if ($open?->id === $item->id) aria-current="true" @endif>

@@ -20,4 +20,13 @@
             <button class="btn go mt-2">Keep</button>
         </aside>
     </form>
+    @if ($isMe)
+        <h2 class="mt-6 mb-1">Your tasks as a calendar</h2>
+        @if (session('feed'))
+            <section class="panel mb-3 secret"><p class="soft sm mb-1">It is shown this once. Subscribe to it where you keep your to-dos; whoever has it reads your tasks.</p><p><code class="break-all" id="feed">{{ session('feed') }}</code></p></section>
+        @endif
+        <p class="soft sm mb-2">{{ $member->tasks_hash === null ? 'An address (iCalendar) with your tasks and those that are nobody’s, for the program you keep your to-dos in.' : 'There is one. A new one ends it.' }}</p>
+        <div class="flex gap-2"><form method="post" action="{{ route('account.tasks') }}">@csrf<button class="btn small">{{ $member->tasks_hash === null ? 'Make an address' : 'Make a new one' }}</button></form>
+            @if ($member->tasks_hash !== null)<form method="post" action="{{ route('account.tasks.end') }}">@csrf @method('delete')<button class="btn small">End it</button></form>@endif</div>
+    @endif
 </x-page>
