@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Pages\Conversations;
 
 use App\Models\Message;
-use Illuminate\Contracts\Pagination\Paginator;
-use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\HtmlString;
 use Illuminate\Support\Str;
@@ -18,6 +17,11 @@ final readonly class SaidSearch
 
     /** A word as short as this is meant as it stands: too many begin so. */
     private const SHORT = 2;
+
+    private const NEWEST = 500;
+
+    /** Of what is said more often than that a page is soon full. */
+    private const MANY = 20_000;
 
     private const AROUND = 40;
 
@@ -33,9 +37,15 @@ final readonly class SaidSearch
     /** @return Paginator<int, Message>|null null where there is no word to look for */
     public function find(): ?Paginator
     {
-        return $this->words === [] ? null : $this->said()
-            ->with(['person.number', 'line'])
-            ->simplePaginate(self::AT_ONCE, pageName: 'said')
+        if ($this->words === []) {
+            return null;
+        }
+        $page = Paginator::resolveCurrentPage('said');
+        $past = ($page - 1) * self::AT_ONCE;
+        $ids = DB::getDriverName() === 'pgsql' ? $this->onPostgres($past) : $this->onSqlite($past);
+        $texts = Message::query()->whereKey($ids)->with(['person.number', 'line'])->orderByDesc('id')->get();
+
+        return (new Paginator($texts, self::AT_ONCE, $page, ['path' => Paginator::resolveCurrentPath(), 'pageName' => 'said']))
             ->withQueryString();
     }
 
@@ -52,25 +62,48 @@ final readonly class SaidSearch
         )));
     }
 
-    /** @return Builder<Message> */
-    private function said(): Builder
+    /** @return list<int> one more than a page, the newest first: the index's rows come in their order */
+    private function onSqlite(int $past): array
     {
-        if (DB::getDriverName() === 'pgsql') {
-            return Message::query()
-                // As the index says it that holds those alone.
-                ->whereRaw("(left_at is not null or origin = 'them')")
-                ->whereRaw("to_tsvector('simple', said_plainly(body)) @@ to_tsquery('simple', said_plainly(?))", [
-                    $this->asked(' & ', "'%s'", ':*'),
-                ])
-                ->orderByDesc('id');
-        }
+        return self::ids(DB::select('select rowid as id from said where said match ? order by rowid desc limit ? offset ?', [
+            $this->asked(' ', '"%s"', '*'), self::AT_ONCE + 1, $past,
+        ]));
+    }
 
-        // The index leads: its rows come in their order, and no more of them are read than are shown.
-        return Message::query()
-            ->fromRaw('said cross join messages on messages.id = said.rowid')
-            ->whereRaw('said match ?', [$this->asked(' ', '"%s"', '*')])
-            ->select('messages.*')
-            ->orderByDesc('said.rowid');
+    /**
+     * Among the newest, where what many say fills a page; else all that the index finds, in order; else the newest first, until it is full.
+     *
+     * @return list<int> one more than a page, the newest first
+     */
+    private function onPostgres(int $past): array
+    {
+        // As the index says it that holds those alone.
+        $said = "left_at is not null or origin = 'them'";
+        $match = "to_tsvector('simple', said_plainly(body)) @@ to_tsquery('simple', said_plainly(?))";
+        $words = $this->asked(' & ', "'%s'", ':*');
+        $page = [self::AT_ONCE + 1, $past];
+        $newest = DB::select("select id from (select id, body from messages where $said order by id desc limit ?) as newest
+            where $match order by id desc limit ? offset ?", [self::NEWEST, $words, ...$page]);
+        if (count($newest) > self::AT_ONCE) {
+            return self::ids($newest);
+        }
+        $found = DB::select("with hits as materialized (select id from messages where ($said) and $match limit ?)
+            select id, (select count(*) from hits) as many from hits order by id desc limit ? offset ?", [
+            $words, self::MANY + 1, ...$page,
+        ]);
+
+        return self::ids((int) ($found[0]->many ?? 0) <= self::MANY ? $found : DB::select(
+            "select id from messages where ($said) and $match order by id desc limit ? offset ?", [$words, ...$page],
+        ));
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $rows
+     * @return list<int>
+     */
+    private static function ids(array $rows): array
+    {
+        return array_values(array_map(intval(...), array_column($rows, 'id')));
     }
 
     /** The words as a database is asked for them: letters and digits alone, none of which means anything to it. */

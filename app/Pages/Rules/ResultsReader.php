@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Pages\Rules;
 
 use App\Clock\Day;
+use App\Counts\AnswerCounts;
 use App\Counts\MessageCounts;
 use App\Models\Business;
 use App\Models\MessageState;
@@ -145,24 +146,8 @@ final readonly class ResultsReader
     /** @return list<array{string, string, int, string}> */
     private function answers(): array
     {
-        // Answer by answer, in the order of their index: a run that said the same twice is passed over without being remembered.
-        $given = DB::table('messages')->where('put_to_rule_id', $this->rule->id)->select('put_to_step', 'answer')->distinct();
-        $runs = DB::table('messages')
-            ->where('put_to_rule_id', $this->rule->id)
-            ->whereColumn('put_to_step', 'given.put_to_step')
-            ->whereRaw('answer is not distinct from given.answer')
-            ->where('at', '>=', $this->since->begins)
-            ->select('put_to_run_id')
-            ->distinct();
-        $rows = DB::query()
-            ->fromSub($given, 'given')
-            ->select('put_to_step', 'answer')
-            ->selectSub(DB::query()->fromSub($runs, 'runs')->selectRaw('count(*)'), 'many')
-            ->orderBy('put_to_step')
-            ->orderByDesc('many')
-            ->get();
         $answers = [];
-        foreach ($rows->where('many', '>', 0) as $row) {
+        foreach (AnswerCounts::ofRule($this->rule->id, $this->since->begins) as $row) {
             $step = $this->written->flow->step((string) $row->put_to_step);
             $label = match (true) {
                 $row->answer === null => 'none of the answers',
