@@ -19,6 +19,7 @@ use App\Http\Controllers\HolidaysController;
 use App\Http\Controllers\HomeController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\InvitationController;
+use App\Http\Controllers\KeywordController;
 use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LimitsController;
 use App\Http\Controllers\LineController;
@@ -236,6 +237,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('api', ApiPageController::class)->name('api');
         Route::get('imports', [ImportController::class, 'index'])->name('imports.index');
         Route::get('imports/{import}', [ImportController::class, 'show'])->middleware(PreserveSession::class)->name('imports.show');
+        Route::get('keywords', KeywordController::class)->name('keywords');
         Route::get('lines', [LineController::class, 'index'])->name('lines.index');
         Route::get('lines/{line}', [LineController::class, 'show'])->name('lines.show');
         Route::get('results', ResultsController::class)->name('results');

@@ -40,6 +40,7 @@ const screens = [
   '/settings/record-types/booking',
   '/api',
   '/lines',
+  '/keywords?text=kayak&line=1',
   '/lines/1',
   '/rules/new',
   '/rules/1/results',

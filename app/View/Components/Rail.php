@@ -22,6 +22,7 @@ final class Rail extends Component
         'ahead' => ['ahead.day'],
         'sent.index' => ['messages.show'],
         'sources.index' => ['imports.*', 'deliveries.*'],
+        'lines.index' => ['keywords'],
         'settings.index' => ['record-types.*', 'tokens.*', 'calendars.*', 'forms.*', 'pools.*', 'api'],
     ];
 

@@ -1,6 +1,6 @@
 <x-page title="Lines">
     <h1>Lines</h1>
-    <p class="soft mb-4">What texts are sent from, how much of today is used, and whether carriers are still content with it.</p>
+    <p class="soft mb-4">What texts are sent from, how much of today is used, and whether carriers are still content with it. <a class="link" href="{{ route('keywords') }}">Keywords</a>: which word does what.</p>
     @if ($page->outage !== null)
         <p class="need mb-4"><span class="tone bad"><x-icon name="circle-alert" /></span><span>The carrier has not answered since {{ \App\Clock\TimeFormatter::sinceWhen($page->outage->since, $page->now, $page->day->zone) }}; <a class="link" href="{{ route('sent.index', ['state' => 'ready']) }}">{{ \App\Clock\TimeFormatter::count($page->outage->waiting(), 'text waits', 'texts wait') }}</a>. It is asked again every minute at least, and each text leaves as long as it still makes sense.</span></p>
     @endif
