@@ -6,6 +6,7 @@ namespace Demo;
 
 use App\Models\Business;
 use App\Models\Form;
+use App\Models\KeptText;
 use App\Models\Line;
 use App\Models\Pool;
 use App\Models\Staff;
@@ -58,6 +59,11 @@ final class SampleTown
             ['id' => 'calm', 'text' => 'Calm and low today. The weir stream is quick: keep to the left bank.', 'most' => 500],
             ['id' => 'board', 'text' => 'The board on the quay says green. Ask at the desk before you go out alone.'],
         ]]);
+        KeptText::query()->insert([
+            ['name' => 'How to find us', 'body' => 'We are at the end of Osier Lane, past the weir. Ring the bell at the gate.'],
+            ['name' => 'What to bring', 'body' => 'Hello {{ first_name | or: "there" }}, bring a towel, and shoes that may get wet.'],
+            ['name' => 'When the lesson is', 'body' => 'Your {{ booking.lesson }} is on {{ booking.starts_at | as: "weekday time" }}.'],
+        ]);
         $business = Business::ours();
         $business->update([
             'holidays' => [

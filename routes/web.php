@@ -19,6 +19,7 @@ use App\Http\Controllers\HolidaysController;
 use App\Http\Controllers\HomeController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\InvitationController;
+use App\Http\Controllers\KeptTextController;
 use App\Http\Controllers\KeywordController;
 use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LimitsController;
@@ -141,6 +142,18 @@ Route::middleware('auth')->group(function (): void {
         Route::put('scheduled-texts/{scheduled}', [ScheduledTextController::class, 'update'])
             ->whereNumber('scheduled')
             ->name('scheduled-texts.update');
+        Route::get('kept-texts', [KeptTextController::class, 'index'])->name('kept-texts.index');
+        Route::post('kept-texts', [KeptTextController::class, 'store'])->name('kept-texts.store');
+        Route::put('kept-texts/{kept}', [KeptTextController::class, 'update'])->whereNumber('kept')->name('kept-texts.update');
+        Route::delete('kept-texts/{kept}', [KeptTextController::class, 'destroy'])->whereNumber('kept')->name('kept-texts.destroy');
+        Route::get('people/{person}/kept-texts', [KeptTextController::class, 'offered'])
+            ->whereNumber('person')
+            ->middleware(PreserveSession::class)
+            ->name('kept-texts.offered');
+        Route::get('people/{person}/kept-texts/{kept}', [KeptTextController::class, 'fill'])
+            ->whereNumber(['person', 'kept'])
+            ->middleware(PreserveSession::class)
+            ->name('kept-texts.fill');
         Route::post('conversations/{conversation}/writing', [ConversationController::class, 'writing'])
             ->middleware(PreserveSession::class)
             ->name('conversations.writing');

@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Check;
 
-use Linnet\Core\Document\Nearest;
-use Linnet\Core\Reason;
-use Linnet\Core\Record\FieldKind;
-use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Condition\Condition;
 use Linnet\Core\Rule\Condition\FieldTest;
 use Linnet\Core\Rule\Condition\Group;
@@ -28,46 +24,15 @@ use Linnet\Core\Text\Template\Template;
 /** A field that nothing has: what hangs on it can never be. */
 final class UnknownField implements Check
 {
-    private const PERSON = ['first_name', 'last_name', 'email', 'remark', 'number', 'zone', 'locale'];
-
-    private const AROUND = ['line.name', 'line.number', 'business.name', 'business.number'];
-
-    private const STAFF = ['name', 'first_name', 'email', 'number', 'texts_allowed'];
-
     public function findings(Question $of): iterable
     {
-        $known = self::known($of);
+        $known = new KnownFields($of->types);
         foreach (self::used($of) as [$path, $step]) {
-            if (! in_array($path, $known, true)) {
-                $nearest = Nearest::to($path, $known);
-                yield new Finding(new Reason('check.unknown_field', ['field' => $path, 'nearest' => $nearest ?? '']), true, $step);
+            $wrong = $known->wrong($path);
+            if ($wrong !== null) {
+                yield new Finding($wrong, true, $step);
             }
         }
-    }
-
-    /** @return list<string> */
-    private static function known(Question $of): array
-    {
-        $known = [
-            ...self::PERSON,
-            ...self::AROUND,
-            ...array_map(fn (string $part): string => "owner.$part", self::STAFF),
-            ...array_map(fn (string $part): string => "person.$part", self::PERSON),
-        ];
-        foreach ($of->types as $type) {
-            foreach ($type->fields as $field) {
-                $paths = $type->key === RecordType::PERSON ? [$field->key, "person.$field->key"] : ["$type->key.$field->key"];
-                foreach ($paths as $path) {
-                    array_push(
-                        $known,
-                        $path,
-                        ...$field->kind === FieldKind::Staff ? array_map(fn (string $part): string => "$path.$part", self::STAFF) : [],
-                    );
-                }
-            }
-        }
-
-        return $known;
     }
 
     /** @return iterable<array{string, string|null}> paths, and the step that names them */

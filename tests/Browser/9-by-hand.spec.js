@@ -38,3 +38,19 @@ test('a text at 12:00 in Toronto is written from the boathouse, moved, and seen 
   clockTo('2026-04-13T17:30:00Z');
   await expect(page.locator('#texts')).toContainText('Your oars are mended. Come by when it suits you.');
 });
+
+test('a kept text is found by typing and filled in for whom it is for', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/people?find=416%20555%200142');
+  await page.locator('tbody a').first().click();
+  await page.getByRole('link', { name: 'Write', exact: true }).click();
+  await page.getByPlaceholder('Write to Ana').fill('Good morning.');
+  await page.getByText('Kept texts…').click();
+  await expect(page.locator('.kept')).toHaveCount(3);
+  await page.getByLabel('Find a kept text').fill('towel');
+  await expect(page.locator('.kept')).toHaveCount(1);
+  await expectAccessible(page);
+  await page.locator('.kept').click();
+  await expect(page.getByPlaceholder('Write to Ana')).toHaveValue(/^Good morning\. Hello Ana, bring a towel/);
+  await expect(page.locator('#measure')).toContainText('1 part');
+});

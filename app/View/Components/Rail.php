@@ -23,6 +23,7 @@ final class Rail extends Component
         'sent.index' => ['messages.show'],
         'sources.index' => ['imports.*', 'deliveries.*'],
         'lines.index' => ['keywords'],
+        'conversations.index' => ['kept-texts.*', 'tasks.*'],
         'settings.index' => ['record-types.*', 'tokens.*', 'calendars.*', 'forms.*', 'pools.*', 'api'],
     ];
 

@@ -2,12 +2,16 @@
 @php($theirs = $receiver->zone !== $business->zone)
 @php($stopped = $receiver->optedOut)
 <div class="write">
-    <label class="sr-only" for="text">Write to {{ $receiver->who }}</label>
-    <textarea id="text" name="text" rows="{{ $rows }}" placeholder="Write to {{ $receiver->who }}" @disabled($stopped)
-        hx-post="{{ route('measure') }}" hx-trigger="input changed delay:200ms" hx-target="#measure" @error('text') aria-invalid="true" aria-describedby="text-error" @enderror>{{ old('text') }}</textarea>
-    <x-error name="text" />
+    @include('partials.write-text', ['value' => old('text'), 'wrong' => null, 'rows' => $rows, 'stopped' => $stopped, 'who' => $receiver->who])
     <div class="foot">
         <span id="measure" class="soft sm">@if ($stopped){{ $receiver->who }} has said stop, so nothing can be sent.@endif</span>
+        @unless ($stopped)
+            <details class="then">
+                <summary class="link sm">Kept texts…</summary>
+                <input class="input w-60 mt-1" type="search" name="kept" autocomplete="off" placeholder="Find one by typing" aria-label="Find a kept text" hx-get="{{ route('kept-texts.offered', $person) }}" hx-trigger="load, input changed delay:200ms" hx-include="[name=line]" hx-target="next .kept-list" hx-swap="innerHTML">
+                <div class="kept-list mt-1"></div>
+            </details>
+        @endunless
         <details class="then" @if ($errors->has('at')) open @endif>
             <summary class="link sm">At a moment…</summary>
             <div class="flex gap-2 items-end flex-wrap mt-1">

@@ -58,6 +58,8 @@ final class AccessTest extends TestCase
         'record-types.fields.move' => 'administer', 'record-types.fields.destroy' => 'administer',
         'record-types.fields.bring-back' => 'administer', 'calendars.store' => 'administer', 'calendars.destroy' => 'administer',
         'tokens.store' => 'administer', 'tokens.destroy' => 'administer', 'numbers.doubt' => 'converse', 'notices.put-away' => 'converse',
+        'kept-texts.index' => 'converse', 'kept-texts.store' => 'converse', 'kept-texts.update' => 'converse',
+        'kept-texts.destroy' => 'converse', 'kept-texts.offered' => 'converse', 'kept-texts.fill' => 'converse',
         'conversations.writing' => 'converse', 'conversations.owner' => 'converse', 'conversations.put-off' => 'converse',
         'conversations.put-on' => 'converse',
         'people.notes.store' => 'converse', 'notes.destroy' => 'converse', 'people.tasks.store' => 'converse',

@@ -9,6 +9,7 @@ use App\Intake\RecordWriter;
 use App\Models\Calendar;
 use App\Models\Conversation;
 use App\Models\Form;
+use App\Models\KeptText;
 use App\Models\Note;
 use App\Models\Notice;
 use App\Models\OutboundTask;
@@ -85,6 +86,7 @@ trait EveryRoute
         ]);
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         Note::query()->create(['person_id' => $conversation->person_id, 'words' => 'Rang', 'at' => now()]);
+        KeptText::query()->create(['name' => 'Hello', 'body' => 'Hello {{ first_name | or: "there" }}']);
         PutAside::record(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
         $rule = Rule::query()->firstOrFail();
@@ -113,6 +115,7 @@ trait EveryRoute
             'run' => (int) RehearsedRun::query()->value('run'),
             'scheduled' => 1,
             'note' => 1,
+            'kept' => 1,
             'member' => 4,
         ];
     }

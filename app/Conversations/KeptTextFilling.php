@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Conversations;
+
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
+use App\Models\Line;
+use App\Models\Person;
+use App\Models\RecordType;
+use App\Sentences\Sentence;
+use Linnet\Core\Check\KnownFields;
+use Linnet\Core\Context\Subject;
+use Linnet\Core\Text\Template\Node\MergeField;
+use Linnet\Core\Text\Template\Node\Pick;
+use Linnet\Core\Text\Template\Node\Words;
+use Linnet\Core\Text\Template\Renderer;
+use Linnet\Core\Text\Template\Template;
+use Linnet\Core\Text\Template\TemplateError;
+use Psr\Clock\ClockInterface;
+
+/** The words of a kept text for somebody: its fields filled in as they would be in a rule's text to them now. */
+final readonly class KeptTextFilling
+{
+    public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects)
+    {
+    }
+
+    /** Why a text cannot be kept; null where it can. */
+    public static function wrong(string $body): ?string
+    {
+        try {
+            $template = Template::parse($body);
+        } catch (TemplateError $e) {
+            return Sentence::of($e->reason()->toArray());
+        }
+        $known = new KnownFields(RecordType::query()->with('fields')->get()->map(fn (RecordType $type) => $type->read()));
+        foreach ($template->nodes as $node) {
+            if ($node instanceof MergeField && ($wrong = $known->wrong($node->path)) !== null) {
+                return Sentence::of($wrong->toArray());
+            }
+            if (! ($node instanceof Words || $node instanceof MergeField || $node instanceof Pick)) {
+                return 'Short links and codes are for the texts of rules.';
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  Line|null  $line  the one it is to leave from
+     * @return array{string, string|null} the words; and why they could not be filled in, as a sentence
+     */
+    public function for(Person $person, ?Line $line, string $body): array
+    {
+        try {
+            $template = Template::parse($body);
+            $unit = UnitOfWork::reading($this->clock->now(), $this->sideEffects);
+            $them = $unit->reader->person($person->id) ?? throw new \LogicException('it was just loaded');
+            $to = $unit->contexts->receiver($them);
+            $about = $this->about($unit, $person->id, $template);
+            $context = $unit->contexts->create(new Subject($person->id, $about), $line?->key, lastTexts: false);
+            $business = $unit->reader->business();
+
+            return [
+                (new Renderer($context->facts, $unit->now, $to->zone, $to->locale, $business->tariff->currency, "kept/$person->id"))
+                    ->render($template),
+                null,
+            ];
+        } catch (TemplateError $e) {
+            return ['', Sentence::of($e->reason()->toArray())];
+        }
+    }
+
+    /** Their newest record of the type that the text speaks of. */
+    private function about(UnitOfWork $unit, int $person, Template $template): ?int
+    {
+        $types = $unit->reader->types();
+        foreach ($template->fields() as $field) {
+            $type = (string) strtok($field->path, '.');
+            if (str_contains($field->path, '.') && isset($types[$type])) {
+                return ($unit->reader->recordsOf($person, $type)[0] ?? null)?->id;
+            }
+        }
+
+        return null;
+    }
+}
