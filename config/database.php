@@ -28,12 +28,11 @@ return [
             'sslmode' => env('DB_SSLMODE', 'prefer'),
             // Compiling a query takes longer than any page's query runs.
             'server_options' => ['jit' => 'off'],
+            'persistent' => (bool) env('DB_PERSISTENT', true),
             // Each query goes once over the wire, with its values beside it, instead of three times to be prepared, run and forgotten.
             'options' => extension_loaded('pdo_pgsql')
                 ? [
                     PDO::PGSQL_ATTR_DISABLE_PREPARES => true,
-                    // A web server's process keeps its connection: a new one has everything about the tables to look up again.
-                    PDO::ATTR_PERSISTENT => PHP_SAPI !== 'cli' && (bool) env('DB_PERSISTENT', true),
                 ]
                 : [],
         ],

@@ -8,6 +8,7 @@ use App\Carrier\Carriers;
 use App\Carrier\NumberLookup;
 use App\Clock\SystemClock;
 use App\Counts\WaitingConversations;
+use App\Database\PostgresConnector;
 use App\Database\WholeMigrator;
 use App\Engine\Outbox;
 use App\Intake\Deliveries;
@@ -40,6 +41,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
+        $this->app->bind('db.connector.pgsql', PostgresConnector::class);
         $this->app->extend(
             'migrator',
             fn (Migrator $plain, Application $app): Migrator => new WholeMigrator(
