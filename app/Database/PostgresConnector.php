@@ -7,7 +7,7 @@ namespace App\Database;
 use Illuminate\Database\Connectors\PostgresConnector as Connector;
 
 /**
- * A web server's process keeps its connection: a new one has everything about the tables to look up again. Decided where it is opened, since
+ * A web server's process keeps its connection: a new one has everything about the tables to look up again. Decided where it is opened:
  * settings that are put together beforehand are put together at the command line.
  */
 final class PostgresConnector extends Connector

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Conversations\KeptTextFilling;
 use App\Models\KeptText;
 use App\Models\Line;
 use App\Models\Person;
 use App\Models\Staff;
+use App\Pages\Conversations\KeptTextFilling;
 use App\Pages\Rules\Tokens;
 use App\Rules\Vocabularies;
 use Illuminate\Contracts\View\View;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Conversations;
+namespace App\Pages\Conversations;
 
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
