@@ -62,10 +62,10 @@ final class KeptTextController
     /** Those that are found by what is typed, to be put into a text to somebody. */
     public function offered(Request $request, Person $person): View
     {
-        $said = $request->validate(['kept' => 'nullable|string|max:80', 'line' => 'nullable|integer']);
+        $said = $request->validate(['kept' => 'nullable|string|max:80', 'line' => 'nullable|integer', 'record' => 'nullable|integer']);
 
         return view('kept-texts.offered', [
-            'person' => $person, 'line' => $said['line'] ?? null, 'tokens' => self::tokens(),
+            'person' => $person, 'line' => $said['line'] ?? null, 'record' => $said['record'] ?? null, 'tokens' => self::tokens(),
             'texts' => KeptText::of(Staff::asking($request), trim((string) ($said['kept'] ?? '')))->limit(self::FOUND)->get(),
         ]);
     }
@@ -75,8 +75,11 @@ final class KeptTextController
     {
         $me = Staff::asking($request);
         abort_unless($kept->staff_id === null || $kept->staff_id === $me->id, 404);
-        $said = $request->validate(['text' => 'nullable|string|max:1600', 'line' => 'nullable|integer']);
-        [$words, $wrong] = $filling->for($person, isset($said['line']) ? Line::query()->find((int) $said['line']) : null, $kept->body);
+        $said = $request->validate(['text' => 'nullable|string|max:1600', 'line' => 'nullable|integer', 'record' => 'nullable|integer']);
+        [$words, $wrong] = $filling->for(
+            $person, isset($said['line']) ? Line::query()->find((int) $said['line']) : null, $kept->body,
+            isset($said['record']) ? (int) $said['record'] : null,
+        );
         $typed = rtrim((string) ($said['text'] ?? ''));
 
         return view('partials.write-text', [

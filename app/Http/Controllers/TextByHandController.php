@@ -12,6 +12,7 @@ use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Line;
 use App\Models\Person;
+use App\Models\Record;
 use App\Models\Staff;
 use App\Pages\WritingPage;
 use App\Sentences\Sentence;
@@ -26,9 +27,14 @@ final class TextByHandController
 {
     public function create(Request $request, Person $person, WritingPage $page): View
     {
-        $line = $request->validate(['line' => 'nullable|integer'])['line'] ?? null;
+        $said = $request->validate(['line' => 'nullable|integer', 'record' => 'nullable|integer']);
 
-        return view('people.write', ['page' => $page->to($person, $line === null ? null : (int) $line)]);
+        return view('people.write', [
+            'page' => $page->to($person, isset($said['line']) ? (int) $said['line'] : null),
+            'record' => isset($said['record'])
+                ? Record::query()->where('person_id', $person->id)->with('type.fields')->find((int) $said['record'])
+                : null,
+        ]);
     }
 
     /** What a moment of their day is by our clock. */
@@ -107,7 +113,9 @@ final class TextByHandController
         $conversation = Conversation::query()->where('person_id', $person->id)->find($request->integer('conversation'));
 
         return $conversation === null
-            ? route('people.write', ['person' => $person, 'line' => $request->integer('line') ?: null])
+            ? route('people.write', [
+                'person' => $person, 'line' => $request->integer('line') ?: null, 'record' => $request->integer('record') ?: null,
+            ])
             : route('conversations.show', $conversation);
     }
 

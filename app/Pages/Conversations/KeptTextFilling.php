@@ -50,16 +50,17 @@ final readonly class KeptTextFilling
 
     /**
      * @param  Line|null  $line  the one it is to leave from
+     * @param  int|null  $record  the one of theirs that it is about
      * @return array{string, string|null} the words; and why they could not be filled in, as a sentence
      */
-    public function for(Person $person, ?Line $line, string $body): array
+    public function for(Person $person, ?Line $line, string $body, ?int $record = null): array
     {
         try {
             $template = Template::parse($body);
             $unit = UnitOfWork::reading($this->clock->now(), $this->sideEffects);
             $them = $unit->reader->person($person->id) ?? throw new \LogicException('it was just loaded');
             $to = $unit->contexts->receiver($them);
-            $about = $this->about($unit, $person->id, $template);
+            $about = $this->about($unit, $person->id, $template, $record);
             $context = $unit->contexts->create(new Subject($person->id, $about), $line?->key, lastTexts: false);
             $business = $unit->reader->business();
 
@@ -73,14 +74,16 @@ final readonly class KeptTextFilling
         }
     }
 
-    /** Their newest record of the type that the text speaks of. */
-    private function about(UnitOfWork $unit, int $person, Template $template): ?int
+    /** Of their records of the type that the text speaks of the one that is meant, else the newest. */
+    private function about(UnitOfWork $unit, int $person, Template $template, ?int $meant): ?int
     {
         $types = $unit->reader->types();
         foreach ($template->fields() as $field) {
             $type = (string) strtok($field->path, '.');
             if (str_contains($field->path, '.') && isset($types[$type])) {
-                return ($unit->reader->recordsOf($person, $type)[0] ?? null)?->id;
+                $theirs = array_column($unit->reader->recordsOf($person, $type), 'id');
+
+                return in_array($meant, $theirs, true) ? $meant : $theirs[0] ?? null;
             }
         }
 

@@ -1,4 +1,4 @@
-@props(['person', 'receiver', 'time', 'rows' => 2])
+@props(['person', 'receiver', 'time', 'rows' => 2, 'record' => null])
 @php($theirs = $receiver->zone !== $business->zone)
 @php($stopped = $receiver->optedOut)
 <div class="write">
@@ -8,7 +8,7 @@
         @unless ($stopped)
             <details class="then">
                 <summary class="link sm">Kept texts…</summary>
-                <input class="input w-60 mt-1" type="search" name="kept" autocomplete="off" placeholder="Find one by typing" aria-label="Find a kept text" hx-get="{{ route('kept-texts.offered', $person) }}" hx-trigger="load, input changed delay:200ms" hx-include="[name=line]" hx-target="next .kept-list" hx-swap="innerHTML">
+                <input class="input w-60 mt-1" type="search" name="kept" autocomplete="off" placeholder="Find one by typing" aria-label="Find a kept text" hx-get="{{ route('kept-texts.offered', array_filter(['person' => $person, 'record' => $record])) }}" hx-trigger="load, input changed delay:200ms" hx-include="[name=line]" hx-target="next .kept-list" hx-swap="innerHTML">
                 <div class="kept-list mt-1"></div>
             </details>
         @endunless

@@ -3,6 +3,7 @@
     <div class="head"><h1>{{ $page->title }}</h1>
         <div class="acts">
             @if ($page->type->stage_field)<x-tone tone="plain">{{ $page->shown->key($page->type->stage_field, $page->record->values[$page->type->stage_field] ?? null) ?: 'no '.mb_strtolower($page->type->field($page->type->stage_field)?->name ?? 'stage') }}</x-tone>@endif
+            @can('converse')@if ($page->record->person_id)<a class="btn" href="{{ route('people.write', ['person' => $page->record->person_id, 'record' => $page->record->id]) }}"><x-icon name="pencil" />Write</a>@endif @endcan
             @can('converse')@can('view')<a class="btn" href="{{ route('records.edit', [$page->type, $page->record]) }}">Change</a>@endcan @endcan
         </div></div>
     @if ($last = $page->lastChange())<p class="soft sm">Last changed @time($last->at, 'D j M Y, H:i'), {{ $last->way->says($last->via) }}.</p>@endif

@@ -8,6 +8,7 @@ use App\Intake\ChangeOrigin;
 use App\Intake\RecordWriter;
 use App\Models\KeptText;
 use App\Models\Person;
+use App\Models\Record;
 use App\Models\Role;
 use Illuminate\Testing\TestResponse;
 use Linnet\Core\Intake\Cleaned;
@@ -43,12 +44,19 @@ final class KeptTextsTest extends TestCase
     public function testFieldsAreFilledInForThemAfterWhatIsTypedAlready(): void
     {
         $wen = $this->wen();
-        resolve(RecordWriter::class)->upsert(new Cleaned('booking', 'B1', new PersonInput(number: Numbers::read(self::WEN, 'GB')), [
-            'lesson' => 'Sculling', 'starts_at' => '2026-03-05T14:00:00Z',
-        ]), ChangeOrigin::staff($this->staff(Role::Operator)));
+        foreach (['B0' => ['Rowing', '2026-03-04T10:00:00Z'], 'B1' => ['Sculling', '2026-03-05T14:00:00Z']] as $key => [$lesson, $at]) {
+            resolve(RecordWriter::class)->upsert(new Cleaned('booking', $key, new PersonInput(number: Numbers::read(self::WEN, 'GB')), [
+                'lesson' => $lesson, 'starts_at' => $at,
+            ]), ChangeOrigin::staff($this->staff(Role::Operator)));
+        }
         $this->actingAs($this->staff(Role::Agent));
         $this->keep('Lesson', '{{ first_name }}, your {{ booking.lesson }} is on {{ booking.starts_at | as: "weekday time" }}.');
         $this->fill($wen, 'Lesson', 'Good morning.')->assertSee('Good morning. Wen, your Sculling is on Thursday 14:00.</textarea>', false);
+        // From a record's page it speaks of that one, if it is theirs.
+        $first = Record::query()->where('external_id', 'B0')->sole();
+        $this->get(route('people.write', ['person' => $wen, 'record' => $first]))->assertSee('speak of this one');
+        $this->fill($wen, 'Lesson', '', $first->id)->assertSee('Wen, your Rowing is on Wednesday 10:00.</textarea>', false);
+        $this->fill($wen, 'Lesson', '', $first->id + 999)->assertSee('your Sculling');
         $this->keep('Lost', 'Your {{ deal.title }} is here.');
         $this->fill($wen, 'Lost', 'As typed')->assertSee('As typed</textarea>', false)->assertSee('role="alert"', false);
     }
@@ -78,11 +86,12 @@ final class KeptTextsTest extends TestCase
     }
 
     /** @return TestResponse<Response> */
-    private function fill(Person $person, string $name, string $typed): TestResponse
+    private function fill(Person $person, string $name, string $typed, ?int $record = null): TestResponse
     {
         $kept = KeptText::query()->where('name', $name)->sole();
 
-        return $this->get(route('kept-texts.fill', ['person' => $person, 'kept' => $kept, 'text' => $typed]))->assertOk();
+        return $this->get(route('kept-texts.fill', ['person' => $person, 'kept' => $kept, 'text' => $typed, 'record' => $record]))
+            ->assertOk();
     }
 
     private function wen(): Person
