@@ -48,7 +48,7 @@ final readonly class NoteWriter
             'person_id' => $person->id, 'conversation_id' => $conversation?->id, 'staff_id' => $by->id,
             'handed_to_id' => $isGiven ? $to->id : null, 'words' => $words, 'at' => $now,
         ]);
-        $colleagues = Staff::query()->whereNull('off_at')->whereNull('invited_hash')->whereKeyNot($by->id)->get()->keyBy('id');
+        $colleagues = Staff::query()->whereNull('off_at')->whereKeyNot($by->id)->get()->keyBy('id');
         $meant = array_flip(Mentions::in($words, $colleagues->pluck('name', 'id')->all()));
         $hears = fn (Staff $one): bool => isset($meant[$one->id]) || ($isGiven && $one->id === $to->id);
         $told = array_values($colleagues->filter($hears)->all());

@@ -112,7 +112,7 @@ final readonly class ReplyNotices
     private static function members(): array
     {
         /** @var Collection<int, Staff> $all */
-        $all = Staff::query()->whereNull('off_at')->whereNull('invited_hash')->get()->keyBy('id');
+        $all = Staff::query()->whereNull('off_at')->get()->keyBy('id');
 
         return $all->map(fn (Staff $one): Member => $one->asMember())->all();
     }
