@@ -125,7 +125,9 @@ Route::middleware('auth')->group(function (): void {
     Route::put('password', [PasswordController::class, 'update'])->middleware('throttle:forms')->name('password.update');
 
     // Everybody who logs in sees conversations and people.
-    Route::get('conversations', [ConversationController::class, 'index'])->name('conversations.index');
+    Route::get('conversations', [ConversationController::class, 'index'])
+        ->middleware(PreserveSession::class)
+        ->name('conversations.index');
     Route::get('conversations/{conversation}', [ConversationController::class, 'show'])
         ->middleware(PreserveSession::class)
         ->name('conversations.show');

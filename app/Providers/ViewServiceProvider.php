@@ -25,7 +25,7 @@ final class ViewServiceProvider extends ServiceProvider
         View::composer(
             [
                 'components.coming-text', 'components.scheduled-text', 'components.write-box', 'today.show',
-                'people.show', 'conversations.list', 'conversations.show',
+                'people.show', 'conversations.items', 'conversations.list', 'conversations.show',
                 'rules.preview', 'sent.text',
             ],
             fn (ViewData $view) => $view->with('business', Business::current()),

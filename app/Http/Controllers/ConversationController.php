@@ -43,6 +43,11 @@ final readonly class ConversationController
         // Those who wait; where nobody does, or somebody is looked for, all of them.
         $isWaiting = ! $request->hasAny(['show', 'find']) && resolve(WaitingConversations::class)->count() > 0;
         $query = ConversationQuery::of($request, Staff::asking($request), $clock->now(), $isWaiting ? 'waiting' : 'all');
+        if ($request->header('HX-Target') === 'talk-items') {
+            return view('conversations.items', [
+                'query' => $query, 'conversations' => self::paged($query), 'open' => $request->integer('open'), 'now' => $clock->now(),
+            ]);
+        }
         if ($request->query('as') === 'csv') {
             Gate::authorize('view');
 
@@ -117,6 +122,12 @@ final readonly class ConversationController
         ];
     }
 
+    /** @return Paginator<int, Conversation> */
+    private static function paged(ConversationQuery $query): Paginator
+    {
+        return $query->build()->simplePaginate(30)->setPath(route('conversations.index'))->appends($query->with());
+    }
+
     /**
      * @return array{query: ConversationQuery, search: SaidSearch, said: Paginator<int, Message>|null,
      * conversations: Paginator<int, Conversation>, lines: Collection<int, Line>, colleagues: Collection<int, Staff>, tags: list<string>,
@@ -129,7 +140,7 @@ final readonly class ConversationController
 
         return [
             'query' => $query, 'search' => $search, 'said' => $search->find(),
-            'conversations' => $query->build()->simplePaginate(30)->withQueryString(),
+            'conversations' => self::paged($query),
             'lines' => Line::query()->orderBy('id')->get(['id', 'name']),
             'colleagues' => Staff::answering(),
             'tags' => DistinctValues::of('labels', 'name', ['kind' => LabelKind::Tag->value]),

@@ -19,17 +19,7 @@
     </form>
     <p class="pb-2 -mt-1 flex gap-3">@can('view')<x-export />@endcan<a class="link sm" href="{{ route('tasks.index') }}">Tasks</a></p>
     @if ($said !== null)<h3 class="found">Who is called so</h3>@endif
-    @forelse ($conversations as $item)
-        <a class="who" href="{{ route('conversations.show', ['conversation' => $item] + $query->with()) }}" @if ($open?->id === $item->id) aria-current="true" @endif>
-            <span class="flex justify-between gap-2"><b class="font-semibold">{{ $item->person->name() }}</b>
-                @if ($item->isPutOff($now))<span class="soft sm">until @time($item->put_off_until, 'D H:i')</span>@elseif ($item->waiting_since)<span class="tone held sm">{{ \App\Clock\TimeFormatter::since($item->waiting_since, $now) }}</span>@else<span class="soft sm"><time datetime="{{ $item->last_at->format(DATE_ATOM) }}">{{ \App\Clock\TimeFormatter::past($item->last_at, $now, $business->zone) }}</time></span>@endif</span>
-            <p>{{ $item->last?->isInbound() ? '' : 'We: ' }}{{ Str::limit($item->last?->body, 60) }}</p>
-            @if ($item->owner && ! $query->shows('mine'))<p class="sm">{{ $item->owner->name }}</p>@endif
-        </a>
-    @empty
-        <x-empty>{{ match (true) { $said !== null => 'Nobody.', $query->isNarrowed() || $query->asked['find'] !== '' => 'None of these.', $query->shows('waiting') => 'Nobody is waiting for an answer.', $query->shows('nobodys') => 'Everybody who waits has somebody who answers.', $query->shows('mine') => 'None is yours. “Take it” makes one so.', $query->shows('put_off') => 'None is put off.', default => 'What people and Linnet say to each other will stand here.' } }}</x-empty>
-    @endforelse
-    <x-pages :list="$conversations" />
+    @include('conversations.items', ['open' => $open?->id])
     @if ($said !== null)
         <h3 class="found">What was said</h3>
         @forelse ($said as $text)

@@ -192,6 +192,15 @@ final class ConversationsTest extends TestCase
             ->assertSee("id=\"text-$old->id\"", false)->assertSee('Number 20')->assertDontSee('Number 100')->assertSee('To the newest');
     }
 
+    public function testTheListAsksForItselfAlone(): void
+    {
+        $this->actingAs($this->staff(Role::Agent));
+        $items = $this->get(route('conversations.index', ['show' => 'waiting', 'open' => $this->wen->id]), [
+            'HX-Request' => 'true', 'HX-Target' => 'talk-items',
+        ])->assertSee('One more seat?')->assertDontSee('<h1', false);
+        self::assertStringContainsString('aria-current="true"', (string) $items->getContent());
+    }
+
     public function testWhoeverElseWritesThereIsSeen(): void
     {
         $this->actingAs($this->staff(Role::Agent))->post(route('conversations.writing', $this->wen))->assertNoContent();
