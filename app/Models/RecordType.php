@@ -23,6 +23,9 @@ use Linnet\Core\Record\RecordType as CoreType;
  */
 final class RecordType extends Model
 {
+    /** @var array<array-key, Field>|null by their keys, as they were read */
+    private ?array $byKey = null;
+
     public static function people(): self
     {
         return self::query()->where('key', CoreType::PERSON)->with('fields')->firstOrFail();
@@ -53,7 +56,21 @@ final class RecordType extends Model
 
     public function field(?string $key): ?Field
     {
-        return $key === null ? null : $this->fields->firstWhere('key', $key);
+        // Asked of every record of a list.
+        $this->byKey ??= $this->fields->keyBy('key')->all();
+
+        return $key === null ? null : $this->byKey[$key] ?? null;
+    }
+
+    /**
+     * @param  string  $relation
+     * @param  mixed  $value
+     */
+    public function setRelation($relation, $value): static
+    {
+        $this->byKey = null;
+
+        return parent::setRelation($relation, $value);
     }
 
     public function isPeople(): bool

@@ -12,11 +12,12 @@ use App\Records\FieldColumn;
 use App\Records\Shown;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
+use Linnet\Core\Record\FieldKind;
 
 /** Records as cards, in a column for each choice of a field. */
 final class BoardPage
 {
-    private const CARDS = 16;
+    public const CARDS = 16;
 
     private const COUNTED = 1000;
 
@@ -24,6 +25,9 @@ final class BoardPage
     public readonly array $columns;
 
     public readonly Shown $shown;
+
+    /** @var list<string> the fields a card says, by their keys */
+    private readonly array $said;
 
     public function __construct(public readonly RecordType $type, public readonly Field $by, Business $business)
     {
@@ -47,19 +51,18 @@ final class BoardPage
             ),
             ...[[]],
         );
+        $money = $type->fields->where('kind', FieldKind::Money)->pluck('key')->all();
+        $this->said = array_values(array_filter([$type->start_field, ...$money]));
         $this->shown = new Shown($type, $values, $business->zone, $business->currency());
     }
 
     /** @return list<string> what a card says beside its title and person */
     public function says(Record $record): array
     {
-        $fields = array_filter([
-            $this->type->start_field,
-            ...$this->type->fields->where('kind', \Linnet\Core\Record\FieldKind::Money)->pluck('key')->all(),
-        ]);
+        $values = $record->values;
 
         return array_values(
-            array_filter(array_map(fn (string $key): string => $this->shown->key($key, $record->values[$key] ?? null), $fields)),
+            array_filter(array_map(fn (string $key): string => $this->shown->key($key, $values[$key] ?? null), $this->said)),
         );
     }
 

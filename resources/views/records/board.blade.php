@@ -9,6 +9,7 @@
             </div>
         </div>
         <x-record-tabs :type="$type" :types="$types" />
+        @php($moves = Gate::allows('administer'))
         @fragment('board')
         <div id="board" class="board" x-data="board" @can('administer') data-moves="1" @endcan>
             @foreach ($board->columns as $column)
@@ -21,16 +22,17 @@
                                 <a class="link" href="{{ route('records.show', [$type, $record]) }}">{{ Str::limit($record->called(), 60) }}</a>
                                 <p class="sm">{{ $record->person?->name() ?? 'nobody known' }}</p>
                                 @foreach ($board->says($record) as $says)<p class="soft sm">{{ $says }}</p>@endforeach
-                                @can('administer')
-                                    <form class="board-move" method="post" action="{{ route('records.move', [$type, $record, 'by' => $board->by->key]) }}" hx-patch="{{ route('records.move', [$type, $record, 'by' => $board->by->key]) }}" hx-target="#board" hx-swap="outerHTML">
+                                @if ($moves)
+                                    @php($move = route('records.move', [$type, $record, 'by' => $board->by->key]))
+                                    <form class="board-move" method="post" action="{{ $move }}" hx-patch="{{ $move }}" hx-target="#board" hx-swap="outerHTML">
                                         @csrf @method('patch')
                                         <select class="input" name="to" aria-label="Move {{ $record->called() }} to">@foreach ($board->by->options ?? [] as $option)<option value="{{ $option }}" @selected($option === $column['value'])>{{ $option }}</option>@endforeach</select><button class="btn small">Move</button>
                                     </form>
-                                @endcan
+                                @endif
                             </article>
                         @endforeach
                     </div>
-                    @if (count($column['cards']) === 30)<a class="link sm" href="{{ route('records.index', [$type, 'f' => [['field' => $board->by->key, 'test' => 'is', 'value' => $column['value']]]]) }}">See all of them</a>@endif
+                    @if (count($column['cards']) === $board::CARDS)<a class="link sm" href="{{ route('records.index', [$type, 'f' => [['field' => $board->by->key, 'test' => 'is', 'value' => $column['value']]]]) }}">See all of them</a>@endif
                 </section>
             @endforeach
         </div>
