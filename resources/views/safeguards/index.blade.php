@@ -26,7 +26,7 @@
                 <dt>Said stop</dt><dd>{{ $optOuts }}</dd>
             </dl>
             <p class="mt-3"><a class="link" href="{{ route('safeguards.consent') }}">The consent ledger</a></p>
-            <h2 class="mt-6 mb-2">Words that are always obeyed <a class="link sm" href="{{ route('keywords') }}">all keywords</a></h2>
+            <h2 class="mt-6 mb-2">Words that are always obeyed <a class="link sm font-sans font-normal" href="{{ route('keywords') }}">all keywords</a></h2>
             @can('administer')
                 <form method="post" action="{{ route('safeguards.words') }}" aria-label="Words that are always obeyed">@csrf @method('put')
                     @foreach (['opt_out' => 'To stop', 'opt_in' => 'To start again', 'help' => 'For help'] as $kind => $label)

@@ -29,7 +29,7 @@
 
         <div class="two">
             <section id="needs">
-                <h2 class="mb-2">Needs you <a class="link sm" href="{{ route('tasks.index') }}">all tasks</a></h2>
+                <h2 class="mb-2">Needs you <a class="link sm font-sans font-normal" href="{{ route('tasks.index') }}">all tasks</a></h2>
                 <div class="needs">
                     @forelse ($page->needs as $need)
                         <div class="need">
