@@ -79,7 +79,8 @@ final class Pages
 
         return [
             '/today', '/rules', '/rules?power=on&order=newest', '/rules/new', '/starters', "/rules/$rule", "/rules/$rule/runs",
-            "/rules/$rule/runs?state=ended", "/rules/$rule/results", "/rules/$rule/results?days=90", "/rules/$rule/versions",
+            "/rules/$rule/runs?state=ended", "/rules/$rule/results", "/rules/$rule/results?days=90",
+            "/rules/$rule/answers?days=90", "/rules/$rule/versions",
             '/results', "/rules/$rule/rehearsal", ...self::rehearsed($rule),
             "/rules/$rule/checks", "/rules/$rule/agreement", "/rules/$rule/starts", "/rules/$rule/trial", '/conversations',
             '/conversations?find=ann', "/conversations/$conversation", '/people', '/people?find=an', '/people?page=300', "/people/$person",

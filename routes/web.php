@@ -49,6 +49,7 @@ use App\Http\Controllers\RecordTypeController;
 use App\Http\Controllers\RehearsalController;
 use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\ResultsController;
+use App\Http\Controllers\RuleAnswersController;
 use App\Http\Controllers\RuleBeginningController;
 use App\Http\Controllers\RuleController;
 use App\Http\Controllers\RuleDocumentController;
@@ -257,6 +258,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('lines/{line}', [LineController::class, 'show'])->name('lines.show');
         Route::get('results', ResultsController::class)->name('results');
         Route::get('rules/{rule}/results', RuleResultsController::class)->name('rules.results');
+        Route::get('rules/{rule}/answers', RuleAnswersController::class)->middleware(PreserveSession::class)->name('rules.answers');
         Route::get('safeguards', [SafeguardsController::class, 'index'])->name('safeguards.index');
         Route::get('safeguards/consent', ConsentController::class)->name('safeguards.consent');
     });

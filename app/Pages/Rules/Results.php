@@ -19,7 +19,7 @@ final readonly class Results
      * @param  array<string, array{int, int}>  $perDay  texts, and how many were answered
      * @param  list<array{string, int, string}>  $failed  why texts failed, how many, and the reason's code
      * @param  int|null  $half  seconds within which half of the newest replies came; null where none did
-     * @param  list<array{string, string, int, string}>  $answers  text, answer, in how many runs, and what those are asked for by
+     * @param  bool  $hasAnswers  somebody has answered to one of its questions, at any time
      * @param  list<array{RuleVersion, Came}>  $versions  the one that is on and the one before it, over all their time
      */
     public function __construct(
@@ -33,7 +33,7 @@ final readonly class Results
         private array $perDay,
         public array $failed,
         public ?int $half,
-        public array $answers,
+        public bool $hasAnswers,
         public array $versions,
     ) {
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Pages\Rules;
 
 use App\Clock\Day;
-use App\Counts\AnswerCounts;
 use App\Counts\MessageCounts;
 use App\Models\Business;
 use App\Models\MessageState;
@@ -68,7 +67,7 @@ final readonly class ResultsReader
             Came::of($sums), $this->rows($counted->groupBy('step')->map->keyBy('wording')->toArray()),
             MessageCounts::byDay($this->rule->id, $this->since), $sums->failed > 0 ? $this->failed() : [],
             $this->half((int) $sums->answered),
-            $this->answers(), $this->versions(),
+            DB::table('messages')->where('put_to_rule_id', $this->rule->id)->exists(), $this->versions(),
         );
     }
 
@@ -141,23 +140,6 @@ final readonly class ResultsReader
             ->values();
 
         return $took[intdiv(max(1, count($took)) - 1, 2)] ?? null;
-    }
-
-    /** @return list<array{string, string, int, string}> */
-    private function answers(): array
-    {
-        $answers = [];
-        foreach (AnswerCounts::ofRule($this->rule->id, $this->since->begins) as $row) {
-            $step = $this->written->flow->step((string) $row->put_to_step);
-            $label = match (true) {
-                $row->answer === null => 'none of the answers',
-                $step instanceof Ask => $step->answers[(int) $row->answer]->label ?? 'an answer of an earlier version',
-                default => 'an answer of an earlier version',
-            };
-            $answers[] = [$this->letters[(string) $row->put_to_step] ?? '', $label, (int) $row->many, "$row->put_to_step/$row->answer"];
-        }
-
-        return $answers;
     }
 
     /** @return list<array{RuleVersion, Came}> */

@@ -32,9 +32,9 @@
                     @foreach ($results->failed as [$why, $many, $code])<tr><th scope="row">{{ $why }}</th><td class="n"><a class="link" href="{{ $sent(array_filter(['state' => 'failed', 'reason' => $code])) }}">{{ number_format($many) }}</a></td></tr>@endforeach
                     <tr><th scope="row">Said stop to it</th><td class="n"><a class="link" href="{{ $sent(['state' => 'ended']) }}">{{ number_format($results->all->ended->times) }}</a></td></tr>
                 </table>
-                @if ($results->answers !== [])
+                @if ($results->hasAnswers)
                     <h2 class="mt-5 mb-1">What they answered</h2>
-                    <table class="table figures">@foreach ($results->answers as [$letter, $label, $many, $asked])<tr><th scope="row">{{ $label }}@if ($letter !== '') <span class="soft sm">to text {{ $letter }}</span>@endif</th><td class="n"><a class="link" href="{{ route('rules.runs', [$rule, 'answer' => $asked, 'answered_from' => $results->since->date]) }}">{{ number_format($many) }}</a></td></tr>@endforeach</table>
+                    <div hx-get="{{ route('rules.answers', [$rule, 'days' => $results->days]) }}" hx-trigger="load" aria-live="polite"><p class="soft sm">Counting…</p></div>
                 @endif
                 @if (count($results->versions) > 1)
                     @php([[$version, $came], [$earlier, $before]] = $results->versions)

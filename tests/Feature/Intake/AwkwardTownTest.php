@@ -106,7 +106,7 @@ final class AwkwardTownTest extends TownTestCase
             for ($i = 0; $i < 500 && $worker->isRunning() && Import::query()->whereKey($import->id)->value('done') === $done; $i++) {
                 usleep(10_000);
             }
-            usleep(mt_rand(0, 250_000));
+            usleep(mt_rand(0, 80_000));
             if ($worker->isRunning()) {
                 $worker->stop(0, SIGKILL);
                 $kills++;

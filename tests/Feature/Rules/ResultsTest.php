@@ -8,6 +8,7 @@ use App\Counts\CountryCounts;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Pages\Results\MonthPage;
+use App\Pages\Rules\Answers;
 use App\Pages\Rules\ResultsReader;
 use App\Pages\Rules\WordingResult;
 use Illuminate\Support\Facades\Artisan;
@@ -94,12 +95,14 @@ final class ResultsTest extends TestCase
         $this->work();
 
         $results = ResultsReader::of($rule, 30, now()->toImmutable());
-        $said = array_map(fn (array $one): array => array_slice($one, 0, 3), $results->answers);
+        self::assertTrue($results->hasAnswers);
+        $answers = Answers::of($rule, $results->since);
+        $said = array_map(fn (array $one): array => array_slice($one, 0, 3), $answers);
         self::assertSame([['a', 'yes', 2], ['a', 'cancel', 1]], $said);
         $rows = fn (string $asked): int => substr_count(
             (string) $this->get(route('rules.runs', [$rule, 'answer' => $asked]))->assertOk()->getContent(), '<tr>',
         ) - 1;
-        self::assertSame(['yes' => 2, 'cancel' => 1], array_map($rows, array_column($results->answers, 3, 1)));
+        self::assertSame(['yes' => 2, 'cancel' => 1], array_map($rows, array_column($answers, 3, 1)));
         self::assertCount(1, $results->versions);
         $month = new MonthPage(now()->toImmutable(), '');
         self::assertSame(['GB' => 4, 'CA' => 2], array_column($month->byCountry(), 'texts', 'country'));

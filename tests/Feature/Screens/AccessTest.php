@@ -72,7 +72,7 @@ final class AccessTest extends TestCase
         'outbound-tasks.put-away' => 'administer', 'rules.release' => 'administer', 'rules.release.undo' => 'administer',
         'rules.batch' => 'view', 'rules.stuck' => 'administer', 'rules.rehearsal' => 'view', 'rules.rehearsal.rows' => 'view',
         'rules.rehearsal.run' => 'view', 'rules.rehearsal.begin' => 'administer', 'rules.rehearsal.stop' => 'administer',
-        'results' => 'view', 'rules.results' => 'view',
+        'results' => 'view', 'rules.results' => 'view', 'rules.answers' => 'view',
         'rules.copy' => 'administer', 'rules.starters' => 'administer', 'rules.starters.store' => 'administer',
         'keywords' => 'view', 'lines.index' => 'view', 'lines.show' => 'view', 'lines.store' => 'administer',
         'lines.update' => 'administer',
