@@ -13,51 +13,59 @@ use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Record\Tariff;
 
-/** What a text costs. Texts that went keep the price of then. */
+/** What a text costs, as a table of countries. Texts that went keep the price of then. */
 final class TariffController
 {
-    private const TABLES = ['per_part' => 'elsewhere', 'inbound' => 'inbound_elsewhere', 'picture' => 'picture_elsewhere'];
+    /** Columns, each with what it is called where no country is named. */
+    public const COLUMNS = ['per_part' => 'elsewhere', 'inbound' => 'inbound_elsewhere', 'picture' => 'picture_elsewhere'];
 
     public function __invoke(Request $request): RedirectResponse
     {
-        $rules = ['currency' => 'required|string|max:10'];
-        foreach (self::TABLES as $table => $elsewhere) {
-            $rules += [$table => 'nullable|string|max:4000', $elsewhere => 'nullable|string|max:20'];
+        $rules = [
+            'currency' => 'required|string|max:10', 'prices' => 'nullable|array|max:300', 'prices.*.country' => 'nullable|string|max:20',
+        ];
+        foreach (self::COLUMNS as $column => $elsewhere) {
+            $rules += ["prices.*.$column" => 'nullable|string|max:20', $elsewhere => 'nullable|string|max:20'];
         }
         $said = $request->validate($rules, ['currency.required' => 'Give a currency of three letters, or credits.']);
         $tariff = ['currency' => strtolower(trim($said['currency'])) === 'credits' ? 'credits' : strtoupper(trim($said['currency']))];
-        foreach (self::TABLES as $table => $elsewhere) {
-            $tariff[$table] = (object) $this->table($said[$table] ?? '', $table);
-            $tariff[$elsewhere] = $this->micros($said[$elsewhere] ?? '0', $elsewhere);
+        foreach (self::COLUMNS as $column => $elsewhere) {
+            $tariff[$column] = [];
+            $tariff[$elsewhere] = $this->micros((string) ($said[$elsewhere] ?? ''), $elsewhere);
         }
-        $tariff = json_decode((string) json_encode($tariff), true);
+        foreach ($said['prices'] ?? [] as $i => $row) {
+            $prices = array_filter(array_intersect_key($row, self::COLUMNS), fn (mixed $price): bool => trim((string) $price) !== '');
+            $country = strtoupper(trim((string) ($row['country'] ?? '')));
+            $country === '' && $prices === [] || $tariff = $this->with($tariff, $country, $prices, "prices.$i");
+        }
         try {
             Tariff::read(Doc::of($tariff));
         } catch (Unreadable $e) {
-            $problem = $e->problems[0];
-            throw ValidationException::withMessages([
-                preg_match('/^\$\.(\w+)/', $problem->path, $found) === 1 ? $found[1] : 'currency' => Sentence::of($problem->reason),
-            ]);
+            throw ValidationException::withMessages(['currency' => Sentence::of($e->problems[0]->reason)]);
         }
         Business::current()->update(['tariff' => $tariff]);
 
         return redirect()->route('settings.index')->with('done', 'The prices hold for every text from now on.');
     }
 
-    /** @return array<string, int> millionths by country */
-    private function table(string $written, string $field): array
+    /**
+     * @param  array<string, mixed>  $tariff
+     * @param  array<string, mixed>  $prices  by column
+     * @return array<string, mixed>
+     */
+    private function with(array $tariff, string $country, array $prices, string $place): array
     {
-        $prices = [];
-        foreach (array_filter(array_map(trim(...), preg_split('/[\n;]+/', $written) ?: [])) as $row) {
-            if (preg_match('/^([A-Za-z]{2})[\s:=]+(\S+)$/', $row, $part) !== 1) {
-                throw ValidationException::withMessages([
-                    $field => "“{$row}” is no country with its price. Write each on a line of its own, such as GB 0.032.",
-                ]);
-            }
-            $prices[strtoupper($part[1])] = $this->micros($part[2], $field);
+        if (preg_match('/^[A-Z]{2}$/D', $country) !== 1) {
+            throw ValidationException::withMessages(["$place.country" => 'Write a country in two letters, such as GB.']);
+        }
+        if (array_filter(array_keys(self::COLUMNS), fn (string $column): bool => isset($tariff[$column][$country])) !== []) {
+            throw ValidationException::withMessages(["$place.country" => "$country is there already."]);
+        }
+        foreach ($prices as $column => $price) {
+            $tariff[$column][$country] = $this->micros((string) $price, "$place.$column");
         }
 
-        return $prices;
+        return $tariff;
     }
 
     private function micros(string $written, string $field): int

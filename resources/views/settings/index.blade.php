@@ -66,13 +66,27 @@
                 @if (old('type') !== null)<x-error name="name" />@endif <x-error name="type" />
             </form>
             <h2 class="mt-8 mb-1">What a text costs</h2>
-            @php($list = fn (string $table): string => implode("\n", array_map(fn (string $country, int $micros): string => "$country ".$micros / 1_000_000, array_keys($business->tariff[$table] ?? []), $business->tariff[$table] ?? [])))
+            @php
+                $columns = ['per_part' => 'A part out', 'inbound' => 'A part in', 'picture' => 'With a picture'];
+                $written = fn (int $micros): string => rtrim(rtrim(number_format($micros / 1_000_000, 6, '.', ''), '0'), '.');
+                $kept = array_map(fn (string $column): array => $business->tariff[$column] ?? [], array_combine(array_keys($columns), array_keys($columns)));
+                $countries = array_keys(array_merge(...array_values($kept)));
+                sort($countries);
+                $rows = old('prices') ?? [...array_map(fn (string $country): array => ['country' => $country] + array_map(fn (array $prices): string => isset($prices[$country]) ? $written($prices[$country]) : '', $kept), $countries), [], []];
+            @endphp
             <form method="post" action="{{ route('settings.tariff') }}" aria-label="What a text costs">@csrf @method('put')
                 <label class="field"><span>Currency, or credits</span><input class="input w-28" name="currency" value="{{ old('currency', $business->tariff['currency']) }}" @error('currency') aria-invalid="true" @enderror><x-error name="currency" /></label>
-                @foreach (['per_part' => ['A part that goes out, by country', 'elsewhere'], 'inbound' => ['A part that comes in', 'inbound_elsewhere'], 'picture' => ['A text with a picture, whatever its length', 'picture_elsewhere']] as $table => [$label, $elsewhere])
-                    <label class="field"><span>{{ $label }}</span><textarea class="input w-full" rows="{{ min(8, max(2, substr_count($list($table), "\n") + 1)) }}" name="{{ $table }}" placeholder="GB 0.032" @error($table) aria-invalid="true" @enderror>{{ old($table, $list($table)) }}</textarea><x-error :name="$table" /></label>
-                    <label class="field"><span>and in any other country</span><input class="input w-28" name="{{ $elsewhere }}" inputmode="decimal" value="{{ old($elsewhere, ($business->tariff[$elsewhere] ?? 0) / 1_000_000) }}" @error($elsewhere) aria-invalid="true" @enderror><x-error :name="$elsewhere" /></label>
-                @endforeach
+                <div class="table-wrap"><table class="table tariff">
+                    <thead><tr><th scope="col">Country</th>@foreach ($columns as $called)<th scope="col">{{ $called }}</th>@endforeach</tr></thead>
+                    <tbody>
+                        @foreach ($rows as $i => $row)<tr>
+                            <td><input class="input" name="prices[{{ $i }}][country]" value="{{ $row['country'] ?? '' }}" maxlength="2" aria-label="Country, row {{ $i + 1 }}" placeholder="GB" @error("prices.$i.country") aria-invalid="true" @enderror><x-error :name="'prices.'.$i.'.country'" /></td>
+                            @foreach ($columns as $column => $called)<td><input class="input" name="prices[{{ $i }}][{{ $column }}]" value="{{ $row[$column] ?? '' }}" inputmode="decimal" aria-label="{{ $called }}, {{ $row['country'] ?? '' ?: 'row '.($i + 1) }}" @error("prices.$i.$column") aria-invalid="true" @enderror><x-error :name="'prices.'.$i.'.'.$column" /></td>@endforeach
+                        </tr>@endforeach
+                        <tr><th scope="row">Any other</th>@foreach (\App\Http\Controllers\TariffController::COLUMNS as $column => $elsewhere)<td><input class="input" name="{{ $elsewhere }}" inputmode="decimal" aria-label="{{ $columns[$column] }}, any other country" value="{{ old($elsewhere, $written($business->tariff[$elsewhere] ?? 0)) }}" @error($elsewhere) aria-invalid="true" @enderror><x-error :name="$elsewhere" /></td>@endforeach</tr>
+                    </tbody>
+                </table></div>
+                <p class="soft sm my-2">A picture has one price, whatever the text’s length. An empty price is that of “any other”; an empty row is no country.</p>
                 <button class="btn small">Keep these prices</button>
             </form>
         </aside>

@@ -196,9 +196,13 @@ final class LimitsTest extends TestCase
     public function testPricesHoldForTextsFromThenOn(): void
     {
         $this->put('/settings/tariff', [
-            'currency' => 'gbp', 'per_part' => "gb 0,05\nCA: 0.011", 'elsewhere' => '0.2', 'inbound' => 'GB 0.01',
-            'picture_elsewhere' => '0.4',
+            'currency' => 'gbp', 'elsewhere' => '0.2', 'picture_elsewhere' => '0.4', 'prices' => [
+                ['country' => 'gb', 'per_part' => '0,05', 'inbound' => '0.01', 'picture' => ''],
+                ['country' => '', 'per_part' => '', 'inbound' => '', 'picture' => ''],
+                ['country' => 'CA', 'per_part' => '0.011', 'inbound' => '', 'picture' => ''],
+            ],
         ])->assertSessionHasNoErrors();
+        $this->get('/settings')->assertSee('value="0.011"', false)->assertSee('A part in, GB');
         $this->missedCall(self::WEN);
         $this->textFrom(self::WEN, 'Hello?');
         $this->missedCall('+61491570006');
@@ -217,7 +221,10 @@ final class LimitsTest extends TestCase
         self::assertSame([200_000], array_map(fn ($text): int => (int) $text->price_micros, $this->textsTo('+61491570006')));
         foreach (
             [
-                'currency' => ['currency' => 'pounds'], 'per_part' => ['per_part' => 'Britain 3'], 'elsewhere' => ['elsewhere' => 'cheap'],
+                'currency' => ['currency' => 'pounds'], 'elsewhere' => ['elsewhere' => 'cheap'],
+                'prices.0.country' => ['prices' => [['country' => 'Britain', 'per_part' => '3']]],
+                'prices.1.country' => ['prices' => [['country' => 'GB', 'per_part' => '3'], ['country' => 'gb', 'inbound' => '3']]],
+                'prices.0.picture' => ['prices' => [['country' => 'GB', 'picture' => 'dear']]],
             ] as $field => $wrong
         ) {
             $this->put('/settings/tariff', $wrong + ['currency' => 'GBP', 'elsewhere' => '0.2'])->assertSessionHasErrors($field);
