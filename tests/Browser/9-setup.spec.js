@@ -100,6 +100,6 @@ test('an empty database is set up from its first page, somebody is invited, logs
   });
   expect(told.ok()).toBe(true);
   await otto.reload();
-  await expect(otto.locator('.told')).toContainText('wrote to the lock house: “Is the lock open on Sunday?”');
+  await expect(otto.locator('.told')).toContainText('For you to answer: +1 416');
   await otto.context().close();
 });

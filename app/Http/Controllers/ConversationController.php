@@ -22,6 +22,7 @@ use App\Pages\Conversations\ThreadPage;
 use App\Pages\PersonPage;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -131,12 +132,17 @@ final readonly class ConversationController
     /**
      * @return array{query: ConversationQuery, search: SaidSearch, said: Paginator<int, Message>|null,
      * conversations: Paginator<int, Conversation>, lines: Collection<int, Line>, colleagues: Collection<int, Staff>, tags: list<string>,
-     * nobodys: int, waiting: int, notices: Collection<int, Notice>,
+     * nobodys: int, waiting: int, notices: Collection<int, Notice>, awaited: Collection<int, Notice>,
      * now: \DateTimeImmutable, me: Staff}
      */
     private function list(Request $request, ConversationQuery $query, ClockInterface $clock): array
     {
         $search = new SaidSearch($query->asked['find']);
+        $notices = fn (): Builder => Notice::query()
+            ->whereNull('put_away_at')
+            ->where('staff_id', Staff::asking($request)->id)
+            ->whereNotNull('conversation_id')
+            ->orderByDesc('id');
 
         return [
             'query' => $query, 'search' => $search, 'said' => $search->find(),
@@ -146,13 +152,9 @@ final readonly class ConversationController
             'tags' => DistinctValues::of('labels', 'name', ['kind' => LabelKind::Tag->value]),
             'waiting' => resolve(WaitingConversations::class)->count(),
             'nobodys' => Conversation::query()->waiting($clock->now())->whereNull('staff_id')->count(),
-            'notices' => Notice::query()
-                ->whereNull('put_away_at')
-                ->where('staff_id', Staff::asking($request)->id)
-                ->whereNotNull('conversation_id')
-                ->orderByDesc('id')
-                ->limit(3)
-                ->get(),
+            'notices' => $notices()->where('name', 'not like', 'reply/%')->limit(3)->get(),
+            // Those stand in the list too: by their names alone.
+            'awaited' => $notices()->where('name', 'like', 'reply/%')->with('person.number')->limit(5)->get(),
             'now' => $clock->now(),
             'me' => Staff::asking($request),
         ];

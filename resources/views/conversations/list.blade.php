@@ -5,6 +5,7 @@
             <a href="{{ route('conversations.index', $query->with(['show' => $show, 'find' => ''])) }}" @if ($query->shows($show)) aria-current="true" @endif>{{ $called }}</a>
         @endforeach
     </nav>
+    @if ($awaited->isNotEmpty())<p class="told">For you to answer: @foreach ($awaited as $notice)<a class="link" href="{{ route('conversations.show', $notice->conversation_id) }}">{{ $notice->person?->name() }}</a>{{ $loop->last ? '.' : ', ' }}@endforeach</p>@endif
     @foreach ($notices as $notice)
         <div class="told"><p>{{ $notice->words }}</p>
             <form method="post" action="{{ route('notices.put-away', $notice) }}">@csrf<a class="link sm" href="{{ route('conversations.show', $notice->conversation_id) }}">Look</a> <button class="link sm ml-2">Put away</button></form></div>

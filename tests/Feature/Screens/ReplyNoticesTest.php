@@ -37,7 +37,7 @@ final class ReplyNoticesTest extends TestCase
         }
         self::assertSame(['Nia Sorrell', 'Tom Reyes'], $this->told());
         self::assertSame(['nia@osierquay.example', 'tom@osierquay.example'], $this->mailed());
-        $this->actingAs($this->staff(Role::Agent))->get('/conversations')->assertSee('Wen Li wrote to the front desk: “Hello?”');
+        $this->actingAs($this->staff(Role::Agent))->get('/conversations')->assertSee('For you to answer:');
 
         $wen = Conversation::query()->sole();
         $this->post(route('people.texts.store', $wen->person_id), ['text' => 'Here we are.', 'line' => $wen->line_id]);
