@@ -6,6 +6,7 @@ namespace Bench\Commands;
 
 use App\Counts\CountryCounts;
 use App\Counts\MessageCounts;
+use App\Database\SaidIndex;
 use App\Forecast\Forecaster;
 use App\Models\Rehearsal;
 use App\Models\RehearsalState;
@@ -46,6 +47,8 @@ final class BenchPages extends Command
             $this->live($town);
             $began = hrtime(true);
             RepeatedSeason::seed((int) $this->input->getOption('times'));
+            // As the intake's loop would have done meanwhile.
+            while (SaidIndex::catchUp() > 0);
             $this->line(sprintf(
                 'made in %d s: %s', (hrtime(true) - $began) / 1e9, implode(', ', array_map(
                     fn (string $table): string => number_format(DB::table($table)->count())." $table",

@@ -35,8 +35,11 @@ return new class extends Migration
         // The words alone: what they stand in is read from the messages themselves.
         DB::statement("create virtual table said using fts5(body, content='messages', content_rowid='id',
             tokenize=\"unicode61 remove_diacritics 2\")");
-        $put = 'insert into said (rowid, body) values (new.id, new.body);';
-        $take = "insert into said (said, rowid, body) values ('delete', old.id, old.body);";
+        // What was said and is not in it yet: a text that leaves waits for no index.
+        DB::statement('create table said_since (id integer primary key)');
+        $put = 'insert or ignore into said_since (id) values (new.id);';
+        $take = "insert into said (said, rowid, body) select 'delete', old.id, old.body
+            where not exists (select 1 from said_since where id = old.id); delete from said_since where id = old.id;";
         [$was, $is] = [sprintf(self::SAID, 'old'), sprintf(self::SAID, 'new')];
         DB::unprepared("create trigger said_insert after insert on messages when $is begin $put end");
         DB::unprepared("create trigger said_delete after delete on messages when $was begin $take end");
@@ -60,5 +63,6 @@ return new class extends Migration
             DB::unprepared("drop trigger if exists said_$name");
         }
         DB::statement('drop table if exists said');
+        DB::statement('drop table if exists said_since');
     }
 };

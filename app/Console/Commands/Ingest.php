@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Database\SaidIndex;
 use App\Engine\Loop;
 use App\Intake\IntakeWorker;
 use App\Models\Sign;
@@ -23,7 +24,8 @@ final class Ingest extends Command
     {
         $loop = new Loop(Sign::INTAKE, 250, (bool) $this->option('until-idle'));
         $this->trap([SIGTERM, SIGINT], $loop->end(...));
-        $loop->run($worker->round(...));
+        // And what was said becomes findable: whoever looks for it takes in the rest.
+        $loop->run(fn (): int => $worker->round() + SaidIndex::catchUp());
 
         return self::SUCCESS;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Pages\Conversations;
 
+use App\Database\SaidIndex;
 use App\Models\Message;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
@@ -22,6 +23,8 @@ final readonly class SaidSearch
 
     /** Of what is said more often than that a page is soon full. */
     private const MANY = 20_000;
+
+    private const CATCH_UP = 4;
 
     private const AROUND = 40;
 
@@ -65,6 +68,9 @@ final readonly class SaidSearch
     /** @return list<int> one more than a page, the newest first: the index's rows come in their order */
     private function onSqlite(int $past): array
     {
+        // What was said just now too; where much is left, the newest of it.
+        for ($i = 0; $i < self::CATCH_UP && SaidIndex::catchUp() > 0; $i++);
+
         return self::ids(DB::select('select rowid as id from said where said match ? order by rowid desc limit ? offset ?', [
             $this->asked(' ', '"%s"', '*'), self::AT_ONCE + 1, $past,
         ]));

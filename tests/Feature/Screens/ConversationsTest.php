@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Screens;
 
+use App\Database\SaidIndex;
 use App\Models\Conversation;
 use App\Models\Message;
 use App\Models\Note;
@@ -176,6 +177,21 @@ final class ConversationsTest extends TestCase
         $this->listed('all', ['find' => 'rudder'])->assertSee('<mark>rudder</mark>', false);
         $this->actingAs($this->staff(Role::Administrator))->delete(route('people.erase', $this->wen->person_id));
         $this->listed('all', ['find' => 'rudder'])->assertSee('Nobody said that.');
+    }
+
+    public function testWhatBecameOtherwiseBeforeTheIndexTookItInIsFoundAsItIs(): void
+    {
+        $this->actingAs($this->staff(Role::Agent));
+        while (SaidIndex::catchUp() > 0);
+        $this->say('The first oar');
+        $this->say('The second oar');
+        Message::query()->where('body', 'The first oar')->update(['body' => 'The third oar']);
+        Message::query()->where('body', 'The second oar')->update(['left_at' => null]);
+        $this->listed('all', ['find' => 'oar'])->assertSee('third <mark>oar</mark>', false)->assertDontSee('The first')
+            ->assertDontSee('second <mark>', false);
+        Message::query()->where('body', 'The second oar')->update(['left_at' => now()]);
+        $this->listed('all', ['find' => 'oar'])->assertSee('second <mark>oar</mark>', false);
+        self::assertSame(0, SaidIndex::catchUp());
     }
 
     public function testWhatIsFoundIsShownWithWhatWasSaidAround(): void
