@@ -31,6 +31,7 @@ final readonly class NoteWriter
     {
         return DB::transaction(function () use ($by, $conversation, $to, $words): array {
             $conversation->update(['staff_id' => $to?->id]);
+            $to === null || ReplyNotices::taken($conversation->id);
 
             return $this->add($by, $conversation->person, $conversation, $words, $to);
         });

@@ -18,6 +18,9 @@ use Linnet\Core\Record\WhoIsTold;
 /** Tells those whom it concerns that somebody waits for an answer: once for all that is written until then, each when they are there. */
 final readonly class ReplyNotices
 {
+    /** How its notices are named, as a pattern. */
+    public const NAMED = 'reply/%';
+
     private const AT_ONCE = 100;
 
     public function __construct(private Telling $telling)
@@ -55,10 +58,16 @@ final readonly class ReplyNotices
         if (DB::table('reply_notices')->where('conversation_id', $conversation)->delete() > 0) {
             DB::table('notices')
                 ->where('conversation_id', $conversation)
-                ->where('name', 'like', 'reply/%')
+                ->where('name', 'like', self::NAMED)
                 ->whereNull('put_away_at')
                 ->update(['put_away_at' => self::at($now)]);
         }
+    }
+
+    /** It is somebody's now, who knows of it: whoever would have been told when they are there next is not. */
+    public static function taken(int $conversation): void
+    {
+        DB::table('reply_notices')->where('conversation_id', $conversation)->whereNull('told_at')->delete();
     }
 
     /** @return list<\stdClass> */

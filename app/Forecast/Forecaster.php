@@ -24,7 +24,7 @@ final readonly class Forecaster
     /** How far it looks. The page shows fourteen days, the last of which may only have begun. */
     private const LOOKS_AHEAD = '+15 days';
 
-    private const AT_ONCE = 100;
+    private const AT_ONCE = 400;
 
     public function __construct(
         private ClockInterface $clock,

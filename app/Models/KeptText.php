@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Database\Like;
 use Illuminate\Database\Eloquent\Builder;
 use Linnet\Core\Text\Template\Template;
 
@@ -24,7 +25,7 @@ final class KeptText extends Model
      */
     public static function of(Staff $staff, string $find = ''): Builder
     {
-        $like = '%'.str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], $find).'%';
+        $like = '%'.Like::part($find).'%';
 
         return self::query()
             ->where(fn ($whose) => $whose->whereNull('staff_id')->orWhere('staff_id', $staff->id))

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Database\Like;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
@@ -60,12 +61,10 @@ final class Person extends Model
      */
     public function scopeNamed(Builder $query, string $words): void
     {
-        $like = fn (string $text): string => str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], $text);
-        $query->where(function (Builder $any) use ($words, $like): void {
+        $query->where(function (Builder $any) use ($words): void {
             foreach (array_filter(explode(' ', trim($words))) as $word) {
-                $any->where(
-                    fn (Builder $one) => $one->whereLike('first_name', $like($word).'%')->orWhereLike('last_name', $like($word).'%'),
-                );
+                $begins = Like::part($word).'%';
+                $any->where(fn (Builder $one) => $one->whereLike('first_name', $begins)->orWhereLike('last_name', $begins));
             }
             $digits = ltrim((string) preg_replace('/\D/', '', $words), '0');
             if (strlen($digits) >= 3) {

@@ -152,9 +152,9 @@ final readonly class ConversationController
             'tags' => DistinctValues::of('labels', 'name', ['kind' => LabelKind::Tag->value]),
             'waiting' => resolve(WaitingConversations::class)->count(),
             'nobodys' => Conversation::query()->waiting($clock->now())->whereNull('staff_id')->count(),
-            'notices' => $notices()->where('name', 'not like', 'reply/%')->limit(3)->get(),
+            'notices' => $notices()->where('name', 'not like', ReplyNotices::NAMED)->limit(3)->get(),
             // Those stand in the list too: by their names alone.
-            'awaited' => $notices()->where('name', 'like', 'reply/%')->with('person.number')->limit(5)->get(),
+            'awaited' => $notices()->where('name', 'like', ReplyNotices::NAMED)->with('person.number')->limit(5)->get(),
             'now' => $clock->now(),
             'me' => Staff::asking($request),
         ];

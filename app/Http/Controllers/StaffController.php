@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Database\Like;
 use App\Models\Role;
 use App\Models\Staff;
 use App\Outside\Mailbox;
@@ -20,7 +21,7 @@ final class StaffController
     public function index(Request $request): View
     {
         $find = (string) ($request->validate(['find' => 'nullable|string|max:80'])['find'] ?? '');
-        $like = '%'.str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], $find).'%';
+        $like = '%'.Like::part($find).'%';
 
         return view('staff.index', [
             'members' => Staff::query()

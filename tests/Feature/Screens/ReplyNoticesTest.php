@@ -96,6 +96,18 @@ final class ReplyNoticesTest extends TestCase
         self::assertSame(0, resolve(ReplyNotices::class)->sendDue(resolve(ClockInterface::class)->now()));
     }
 
+    public function testWhoWouldBeToldLaterIsNotWhereSomebodyTookItMeanwhile(): void
+    {
+        $this->actingAs($this->staff(Role::Operator))->put(route('account.update'), $this->hours('12:00', '18:00'));
+        $this->textFrom(self::WEN, 'First');
+        self::assertSame(['Nia Sorrell'], $this->told());
+        $mira = $this->staff(Role::Administrator);
+        $this->actingAs($mira)->put(route('conversations.owner', Conversation::query()->sole()), ['owner' => $mira->id]);
+        $this->travelToMoment('2026-03-02 12:00');
+        self::assertSame(0, resolve(ReplyNotices::class)->sendDue(resolve(ClockInterface::class)->now()));
+        self::assertSame(['Nia Sorrell'], $this->told());
+    }
+
     public function testWhoeverHasLeftIsToldNothing(): void
     {
         $mira = $this->staff(Role::Administrator);

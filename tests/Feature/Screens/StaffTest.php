@@ -43,6 +43,12 @@ final class StaffTest extends TestCase
         $this->post('/log-in', ['email' => 'ines@osierquay.example', 'password' => self::PASSWORD])->assertRedirect('/');
     }
 
+    public function testWhoHasALineBelowInTheirAddressIsFoundByIt(): void
+    {
+        $this->invite('Ines Falk', 'ines_falk@osierquay.example', 'agent');
+        $this->get('/settings/staff?find=ines_f')->assertSee('ines_falk@osierquay.example')->assertDontSee('nia@osierquay.example');
+    }
+
     public function testAnInvitationEndsAndANewerOneReplacesIt(): void
     {
         $first = $this->invite('Ines Falk', 'ines@osierquay.example', 'agent');
