@@ -4,17 +4,27 @@ declare(strict_types=1);
 
 namespace App\Database;
 
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 
-/** What somebody typed, as a part of a pattern that is looked for. */
+/** What somebody typed, looked for as it stands: its own % and _ are no wildcards. */
 final class Like
 {
     /**
-     * With its own % and _ taken as they are. SQLite takes a backslash for a letter, and would find nothing: there they stand for any
-     * letters, which finds what was meant, and at times more.
+     * @param  Builder<covariant Model>  $query  one of whose columns holds it
+     * @param  list<string>  $columns
+     * @param  string  $before  what may stand before it; empty where it is how they begin
      */
-    public static function part(string $typed): string
+    public static function any(Builder $query, array $columns, string $typed, string $before = '%'): void
     {
-        return DB::getDriverName() === 'sqlite' ? $typed : str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], $typed);
+        $escaped = str_replace(['\\', '%', '_'], ['\\\\', '\\%', '\\_'], $typed);
+        // SQLite takes a backslash for a letter unless it is told; told, it looks in no index.
+        $isTold = $escaped !== $typed && DB::getDriverName() === 'sqlite';
+        foreach ($columns as $column) {
+            $isTold
+                ? $query->orWhereRaw("\"$column\" like ? escape '\\'", ["$before$escaped%"])
+                : $query->orWhereLike($column, "$before$escaped%");
+        }
     }
 }

@@ -25,11 +25,9 @@ final class KeptText extends Model
      */
     public static function of(Staff $staff, string $find = ''): Builder
     {
-        $like = '%'.Like::part($find).'%';
-
         return self::query()
             ->where(fn ($whose) => $whose->whereNull('staff_id')->orWhere('staff_id', $staff->id))
-            ->when($find !== '', fn ($query) => $query->where(fn ($any) => $any->whereLike('name', $like)->orWhereLike('body', $like)))
+            ->when($find !== '', fn ($query) => $query->where(fn (Builder $any) => Like::any($any, ['name', 'body'], $find)))
             ->orderBy('name')
             ->orderBy('id');
     }

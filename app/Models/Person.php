@@ -63,8 +63,7 @@ final class Person extends Model
     {
         $query->where(function (Builder $any) use ($words): void {
             foreach (array_filter(explode(' ', trim($words))) as $word) {
-                $begins = Like::part($word).'%';
-                $any->where(fn (Builder $one) => $one->whereLike('first_name', $begins)->orWhereLike('last_name', $begins));
+                $any->where(fn (Builder $one) => Like::any($one, ['first_name', 'last_name'], $word, ''));
             }
             $digits = ltrim((string) preg_replace('/\D/', '', $words), '0');
             if (strlen($digits) >= 3) {

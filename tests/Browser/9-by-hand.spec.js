@@ -39,6 +39,20 @@ test('a text at 12:00 in Toronto is written from the boathouse, moved, and seen 
   await expect(page.locator('#texts')).toContainText('Your oars are mended. Come by when it suits you.');
 });
 
+test('a task of the list is changed in its row, all of it in sight', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/tasks?whose=all');
+  const add = page.getByRole('form', { name: 'Add a task' });
+  await add.getByLabel('What is to be done').fill('Ring about the oars');
+  await add.getByRole('button', { name: 'Add it' }).click();
+  const row = page.locator('tbody tr').filter({ hasText: 'Ring about the oars' });
+  await row.getByText('Change', { exact: true }).click();
+  await row.getByLabel('Whose').selectOption({ label: 'Nia Sorrell' });
+  await expectAccessible(page);
+  await row.getByRole('button', { name: 'Keep' }).click();
+  await expect(row).toContainText('Nia Sorrell');
+});
+
 test('a kept text is found by typing and filled in for whom it is for', async ({ page }) => {
   await logIn(page);
   await page.goto('/people?find=416%20555%200142');

@@ -25,6 +25,11 @@ test('the longest-waiting conversation is answered and handed to a colleague, wh
   await hand.getByRole('button', { name: 'Hand over' }).click();
   await expect(page.locator('#toast')).toContainText('Tom Reyes and Nia Sorrell see it on the screen and have a mail.');
   const address = page.url();
+  // What opens from a button is whole on a telephone too.
+  await page.setViewportSize({ width: 390, height: 800 });
+  await page.getByText('Hand over', { exact: true }).first().click();
+  expect((await hand.boundingBox()).x).toBeGreaterThan(0);
+  await page.setViewportSize({ width: 1280, height: 800 });
 
   const other = await browser.newContext();
   const nia = await other.newPage();

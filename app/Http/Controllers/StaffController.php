@@ -10,6 +10,7 @@ use App\Models\Staff;
 use App\Outside\Mailbox;
 use App\Staff\Members;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -21,12 +22,11 @@ final class StaffController
     public function index(Request $request): View
     {
         $find = (string) ($request->validate(['find' => 'nullable|string|max:80'])['find'] ?? '');
-        $like = '%'.Like::part($find).'%';
 
         return view('staff.index', [
             'members' => Staff::query()
                 ->when($find !== '', fn ($query) => $query->where(
-                    fn ($any) => $any->whereLike('name', $like)->orWhereLike('email', $like),
+                    fn (Builder $any) => Like::any($any, ['name', 'email'], $find),
                 ))
                 ->orderByRaw('off_at is not null')
                 ->orderBy('name')

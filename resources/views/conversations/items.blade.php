@@ -7,7 +7,7 @@
             @if ($item->owner && ! $query->shows('mine'))<p class="sm">{{ $item->owner->name }}</p>@endif
         </a>
     @empty
-        <x-empty>{{ match (true) { $query->asked['find'] !== '' => 'Nobody.', $query->isNarrowed() => 'None of these.', $query->shows('waiting') => 'Nobody is waiting for an answer.', $query->shows('nobodys') => 'Everybody who waits has somebody who answers.', $query->shows('mine') => 'None is yours. “Take it” makes one so.', $query->shows('put_off') => 'None is put off.', default => 'What people and Linnet say to each other will stand here.' } }}</x-empty>
+        @if ($query->asked['find'] !== '')<p class="soft">Nobody.</p>@else<x-empty>{{ match (true) { $query->isNarrowed() => 'None of these.', $query->shows('waiting') => 'Nobody is waiting for an answer.', $query->shows('nobodys') => 'Everybody who waits has somebody who answers.', $query->shows('mine') => 'None is yours. “Take it” makes one so.', $query->shows('put_off') => 'None is put off.', default => 'What people and Linnet say to each other will stand here.' } }}</x-empty>@endif
     @endforelse
     <x-pages :list="$conversations" />
 </div>

@@ -10,8 +10,8 @@
             <thead><tr><th scope="col">Name</th><th scope="col">Text</th><th scope="col">Whose</th><th scope="col"><span class="sr-only">What can be done</span></th></tr></thead>
             <tbody>@foreach ($texts as $text)<tr>
                 <td>{{ $text->name }}</td><td class="max-w-md whitespace-pre-line"><x-words :words="$text->template()" :tokens="$tokens" /></td><td>{{ $text->staff_id === null ? 'everybody’s' : 'yours' }}</td>
-                <td>@if ($text->mayBeChangedBy($me))<div class="flex gap-2"><details class="word"><summary class="link sm">Change</summary>
-                    <form class="change" method="post" action="{{ route('kept-texts.update', $text) }}">@csrf @method('put')<label><span class="label">Name</span><input class="input w-full" name="name" maxlength="60" value="{{ $text->name }}"></label><label class="block mt-2"><span class="label">Text</span><textarea class="input w-full" name="body" rows="4" maxlength="1600">{{ $text->body }}</textarea></label><p class="mt-2"><button class="btn small">Keep</button></p></form></details>
+                <td>@if ($text->mayBeChangedBy($me))<div class="flex gap-2"><details><summary class="link sm">Change</summary>
+                    <form class="mt-2 w-72" method="post" action="{{ route('kept-texts.update', $text) }}">@csrf @method('put')<label><span class="label">Name</span><input class="input w-full" name="name" maxlength="60" value="{{ $text->name }}"></label><label class="block mt-2"><span class="label">Text</span><textarea class="input w-full" name="body" rows="4" maxlength="1600">{{ $text->body }}</textarea></label><p class="mt-2"><button class="btn small">Keep</button></p></form></details>
                     <form method="post" action="{{ route('kept-texts.destroy', $text) }}">@csrf @method('delete')<button class="link sm" aria-label="Remove {{ $text->name }}">Remove</button></form></div>@endif</td>
             </tr>@endforeach</tbody>
         </table></div>

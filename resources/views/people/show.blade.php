@@ -5,7 +5,7 @@
             <h1>{{ $page->person->name() }}</h1>
             @if ($page->receiver->zone !== $business->zone)<p class="soft">It is {{ $page->now->setTimezone(new DateTimeZone($page->receiver->zone))->format('H:i') }} for {{ $page->receiver->who }} (in {{ \App\Clock\TimeFormatter::place($page->receiver->zone) }}; here it is @time($page->now)).</p>@endif
         </div>
-        <div class="acts">
+        <div class="acts person-acts">
             @can('converse')@can('view')<a class="btn" href="{{ route('people.edit', $page->person) }}">Change</a>@endcan @endcan
             @can('converse')<x-note-box :person="$page->person->id" /><a class="btn" href="{{ route('people.write', $page->person) }}"><x-icon name="pencil" />Write</a>@endcan
             @foreach ($page->conversations() as $conversation)

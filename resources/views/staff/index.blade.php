@@ -1,7 +1,7 @@
 <x-page title="Staff">
     <div class="crumb"><a class="link" href="{{ route('settings.index') }}">Settings</a> /</div>
     <h1>Staff</h1>
-    <p class="soft mb-4">Who works with Linnet, and what they may. An operator sees everything and looks after records; an agent sees conversations and people alone; a viewer only looks.</p>
+    <p class="soft mb-4">Who works with Linnet, and what they may. An operator sees everything and looks after records; an agent sees conversations and people alone; a viewer only looks. A name leads to when they are there, and who stands in.</p>
     @if (session('invitation'))
         <section class="panel mb-4 secret"><h2 class="mb-1">{{ $mailIsThere ? 'A mail is on its way to '.session('invitation')['email'] : 'Send '.session('invitation')['to'].' this link' }}</h2>
             <p class="soft sm mb-2">It is shown this once, leads to a password once, and works for seven days. Whoever has it can log in as {{ session('invitation')['to'] }}.</p><p><code id="invitation" class="break-all">{{ session('invitation')['link'] }}</code></p></section>

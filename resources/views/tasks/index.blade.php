@@ -20,8 +20,8 @@
                 <td class="whitespace-nowrap">@if ($task->done_at)@time($task->done_at, 'D j M H:i')@elseif ($task->due_at)@if ($task->isOverdue($now))@tone('bad', \App\View\TimeTag::of($task->due_at, 'D j M H:i'))@else @time($task->due_at, 'D j M H:i')@endif @else–@endif</td>
                 <td>@can('converse')<div class="flex gap-2 items-start">
                     <form method="post" action="{{ route('tasks.done', $task) }}">@csrf<button class="btn small" name="done" value="{{ $task->done_at ? 0 : 1 }}" aria-label="{{ $task->done_at ? 'Open again' : 'Done' }}: {{ $task->words }}">{{ $task->done_at ? 'Open again' : 'Done' }}</button></form>
-                    @unless ($task->done_at)<details class="word"><summary class="link sm">Change</summary>
-                        <form class="change" method="post" action="{{ route('tasks.update', $task) }}">@csrf @method('put')<input type="hidden" name="back" value="{{ request()->getRequestUri() }}"><x-task-fields :staff="$staff" :task="$task" /><p class="mt-2"><button class="btn small">Keep</button></p></form></details>@endunless
+                    @unless ($task->done_at)<details><summary class="link sm">Change</summary>
+                        <form class="mt-2 w-56" method="post" action="{{ route('tasks.update', $task) }}">@csrf @method('put')<input type="hidden" name="back" value="{{ request()->getRequestUri() }}"><x-task-fields :staff="$staff" :task="$task" /><p class="mt-2"><button class="btn small">Keep</button></p></form></details>@endunless
                 </div>@endcan</td>
             </tr>@endforeach</tbody>
         </table></div>

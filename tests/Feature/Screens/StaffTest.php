@@ -47,6 +47,7 @@ final class StaffTest extends TestCase
     {
         $this->invite('Ines Falk', 'ines_falk@osierquay.example', 'agent');
         $this->get('/settings/staff?find=ines_f')->assertSee('ines_falk@osierquay.example')->assertDontSee('nia@osierquay.example');
+        $this->get('/settings/staff?find=%25')->assertDontSee('nia@osierquay.example');
     }
 
     public function testAnInvitationEndsAndANewerOneReplacesIt(): void
