@@ -4,14 +4,21 @@ declare(strict_types=1);
 
 namespace Demo;
 
+use App\Models\Audience;
 use App\Models\Business;
 use App\Models\Form;
 use App\Models\KeptText;
 use App\Models\Line;
 use App\Models\Pool;
+use App\Models\Rule;
 use App\Models\Staff;
+use App\Models\TextToSeveral;
+use App\Several\Letter;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Document\Doc;
 use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Rule\Audience as Core;
+use Linnet\Core\Rule\Rule as Written;
 
 /** What the boathouse has set up besides its people and records: lines, forms, codes, shared wordings, holidays and limits. */
 final class SampleTown
@@ -82,5 +89,42 @@ final class SampleTown
         $those = fn (string ...$names): array => Staff::query()->whereIn('name', $names)->pluck('id')->all();
         Line::query()->where('key', 'front-desk')->sole()->people()->sync($those('Nia Sorrell', 'Tom Reyes'));
         Line::query()->where('key', 'workshop')->sole()->people()->sync($those('Tom Reyes'));
+    }
+
+    /** Whom the boathouse writes to at once, and what is being written to them. */
+    public static function written(\DateTimeImmutable $now): void
+    {
+        $booked = ['field' => 'booking.state', 'test' => 'is', 'value' => 'booked'];
+        $soon = ['all' => [$booked, ['field' => 'booking.starts_at', 'test' => 'within_next', 'value' => 14]]];
+        foreach (
+            [
+                'Booked this fortnight' => ['booking', $soon],
+                'Members who hear from us' => ['person', ['all' => [['tag' => 'member'], ['consent' => 'marketing']]]],
+                'Never paddled with us' => ['person', ['related' => 'booking', 'has' => false]],
+            ] as $name => [$of, $condition]
+        ) {
+            Audience::query()->create([
+                'name' => $name, 'folded' => mb_strtolower($name), 'of' => $of, 'condition' => $condition, 'at' => $now,
+            ]);
+        }
+        $letter = Letter::begin(
+            'Moonlight paddle moved',
+            Core::once(Doc::of(['of' => 'booking', 'condition' => ['all' => [
+                ['field' => 'booking.lesson', 'test' => 'is', 'value' => 'Moonlight paddle'], ...$soon['all'],
+            ]]])),
+            false, 'front-desk',
+        )->with([
+            'words' => '{{ first_name | or: "Hello" }}, the wind is against us on {{ booking.starts_at | as: "weekday" }}. We paddle an hour '
+                .'earlier than planned. Write back if that does not suit.',
+            'at' => $now->modify('+1 day')->format('Y-m-d').'T09:00', 'theirs' => true,
+        ]);
+        $rule = Rule::query()->create([
+            'name' => $letter->name, 'power' => ActivationState::Paused,
+            'draft' => Written::read(Doc::of($letter->toDocument($now, Business::ours()->zone)))->toDocument(),
+        ]);
+        TextToSeveral::query()->create([
+            'rule_id' => $rule->id, 'staff_id' => Staff::query()->where('name', 'Mira Okafor')->sole()->id, 'at_once' => false,
+            'at' => $now,
+        ]);
     }
 }

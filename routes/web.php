@@ -4,6 +4,7 @@ use App\Http\Controllers\AheadController;
 use App\Http\Controllers\ApiPageController;
 use App\Http\Controllers\AskAgainController;
 use App\Http\Controllers\AttendanceController;
+use App\Http\Controllers\AudienceController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ConsentController;
@@ -68,6 +69,7 @@ use App\Http\Controllers\ScheduledTextController;
 use App\Http\Controllers\SentController;
 use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SetupController;
+use App\Http\Controllers\SeveralController;
 use App\Http\Controllers\SourceController;
 use App\Http\Controllers\SourceMappingController;
 use App\Http\Controllers\StaffController;
@@ -253,6 +255,23 @@ Route::middleware('auth')->group(function (): void {
         Route::get('api', ApiPageController::class)->name('api');
         Route::get('imports', [ImportController::class, 'index'])->name('imports.index');
         Route::get('imports/{import}', [ImportController::class, 'show'])->middleware(PreserveSession::class)->name('imports.show');
+        Route::get('audiences', [AudienceController::class, 'index'])->name('audiences.index');
+        Route::get('audiences/completions', [AudienceController::class, 'completions'])
+            ->middleware(PreserveSession::class)
+            ->name('audiences.completions');
+        Route::get('audiences/tried', [AudienceController::class, 'tried'])->middleware(PreserveSession::class)->name('audiences.tried');
+        Route::get('audiences/{audience}', [AudienceController::class, 'show'])->whereNumber('audience')->name('audiences.show');
+        Route::get('audiences/{audience}/count', [AudienceController::class, 'count'])
+            ->whereNumber('audience')
+            ->middleware(PreserveSession::class)
+            ->name('audiences.count');
+        Route::get('several', [SeveralController::class, 'index'])->name('several.index');
+        Route::get('several/{several}', [SeveralController::class, 'show'])->whereNumber('several')->name('several.show');
+        Route::get('several/{several}/who', [SeveralController::class, 'who'])
+            ->whereNumber('several')
+            ->middleware(PreserveSession::class)
+            ->name('several.who');
+        Route::get('several/{several}/people', [SeveralController::class, 'people'])->whereNumber('several')->name('several.people');
         Route::get('keywords', KeywordController::class)->name('keywords');
         Route::get('lines', [LineController::class, 'index'])->name('lines.index');
         Route::get('lines/{line}', [LineController::class, 'show'])->name('lines.show');
@@ -266,6 +285,15 @@ Route::middleware('auth')->group(function (): void {
     Route::middleware('can:administer')->group(function (): void {
         Route::post('sent/lists', [SentController::class, 'save'])->name('sent.save');
         Route::delete('sent/lists/{filter}', [SentController::class, 'forget'])->whereNumber('filter')->name('sent.forget');
+        Route::post('audiences', [AudienceController::class, 'store'])->name('audiences.store');
+        Route::put('audiences/{audience}', [AudienceController::class, 'update'])->whereNumber('audience')->name('audiences.update');
+        Route::post('audiences/{audience}/list', [AudienceController::class, 'freeze'])->whereNumber('audience')->name('audiences.freeze');
+        Route::delete('audiences/{audience}', [AudienceController::class, 'destroy'])->whereNumber('audience')->name('audiences.destroy');
+        Route::post('several', [SeveralController::class, 'store'])->name('several.store');
+        Route::put('several/{several}', [SeveralController::class, 'update'])->whereNumber('several')->name('several.update');
+        Route::post('several/{several}/go', [SeveralController::class, 'letGo'])->whereNumber('several')->name('several.go');
+        Route::put('several/{several}/power', [SeveralController::class, 'power'])->whereNumber('several')->name('several.power');
+        Route::delete('several/{several}', [SeveralController::class, 'destroy'])->whereNumber('several')->name('several.destroy');
         Route::get('starters', [StarterController::class, 'index'])->name('rules.starters');
         Route::get('starters/{key}', [StarterController::class, 'show'])->name('rules.starters.show');
         Route::post('starters/{key}', [StarterController::class, 'store'])->name('rules.starters.store');

@@ -7,7 +7,7 @@ namespace App\Forecast;
 use App\Models\Business;
 use Illuminate\Support\Facades\DB;
 
-/** A fingerprint of all that holds for everybody: rules, safeguards, lines, types, pools, staff, and whether there is budget. */
+/** A fingerprint of all that holds for everybody: rules, safeguards, lines, types, pools, audiences, staff, and whether there is budget. */
 final class ConfigurationStamp
 {
     private const TABLES = [
@@ -17,6 +17,7 @@ final class ConfigurationStamp
         'record_types' => ['*'],
         'fields' => ['*'],
         'pools' => ['*'],
+        'audiences' => ['*'],
         'staff' => ['id', 'name', 'email', 'number', 'texts_allowed', 'number_confirmed_at'],
     ];
 

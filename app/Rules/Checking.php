@@ -62,6 +62,7 @@ final class Checking
             others: array_values(array_filter($others->map(fn (Rule $one): ?Core => $one->version?->read())->all())),
             forms: array_values(array_map(strval(...), Form::query()->pluck('key')->all())),
             pools: $known->pools(),
+            audiences: $known->audiences(),
             codes: DistinctValues::of('codes', 'list'),
             reached: ($reach ?? new Reach($unit, $rule))->reached($most),
             examples: array_map(fn (Example $one): array => [$one, $examples->run($rule, $one)->came()], $rule->examples),

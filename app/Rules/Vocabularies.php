@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Database\DistinctValues;
+use App\Models\Audience;
 use App\Models\Business;
 use App\Models\Form;
 use App\Models\Line;
@@ -17,6 +18,7 @@ use Linnet\Core\Prose\Vocabulary\Vocabulary;
 use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Rehearsal\World;
 use Linnet\Core\Rehearsal\WorldPerson;
+use Linnet\Core\Rule\Audience as CoreAudience;
 
 /** The names that the sentences of rules may use. */
 final class Vocabularies
@@ -42,6 +44,7 @@ final class Vocabularies
             tags: DistinctValues::of('labels', 'name', ['kind' => LabelKind::Tag->value]),
             lists: DistinctValues::of('labels', 'name', ['kind' => LabelKind::List->value]),
             currency: Business::current()->currency(),
+            audiences: Audience::query()->orderBy('name')->pluck('of', 'name')->all(),
         );
     }
 
@@ -61,6 +64,7 @@ final class Vocabularies
             tags: $of('tags'),
             lists: $of('lists'),
             currency: $world->configuration->business->tariff->currency,
+            audiences: array_map(fn (CoreAudience $one): string => $one->of, $world->configuration->audiences),
         );
     }
 }

@@ -11,6 +11,7 @@ use Linnet\Core\Record\Business;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\Audience;
 use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Example\Expected;
 use Linnet\Core\Rule\Rule;
@@ -35,6 +36,7 @@ final readonly class Question
      * @param  list<string>  $forms  keys
      * @param  array<string, list<Wording>>  $pools  by key
      * @param  list<string>  $codes  the lists there are
+     * @param  array<string, Audience>  $audiences  by name
      * @param  list<array{EvaluationContext, Receiver}>  $reached  those it would begin for
      * @param  list<array{Example, list<Expected>}>  $examples  the rule's own, each with the texts that come in it now
      */
@@ -50,6 +52,7 @@ final readonly class Question
         public array $forms = [],
         public array $pools = [],
         public array $codes = [],
+        public array $audiences = [],
         public array $reached = [],
         public array $examples = [],
     ) {

@@ -6,6 +6,8 @@ namespace Linnet\Core\Check;
 
 use Linnet\Core\Reason;
 use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\Condition\InAudience;
+use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\OtherRule;
 use Linnet\Core\Rule\Step\Recipient;
@@ -13,7 +15,7 @@ use Linnet\Core\Rule\Step\TellStaff;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Step\Who;
 
-/** A type, line, form, rule, pool of wordings, list of codes or member of staff that is not there. */
+/** A type, line, form, rule, pool of wordings, list of codes, audience or member of staff that is not there. */
 final class UnknownName implements Check
 {
     public function findings(Question $of): iterable
@@ -28,6 +30,7 @@ final class UnknownName implements Check
                 'rule' => $rules,
                 'pool' => array_keys($of->pools),
                 'codes' => $of->codes,
+                'audience' => array_keys($of->audiences),
                 default => $of->staff,
             };
             if (! in_array($name, $known, true)) {
@@ -46,6 +49,9 @@ final class UnknownName implements Check
         }
         foreach ($trigger->names() as $named) {
             yield [...$named, null];
+        }
+        foreach (array_filter(Needs::relatedTypes($of->rule), InAudience::isOne(...)) as $asked) {
+            yield ['audience', InAudience::called($asked), null];
         }
         foreach ($of->rule->flow->steps as $step) {
             if ($step instanceof OtherRule) {

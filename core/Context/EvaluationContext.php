@@ -6,6 +6,7 @@ namespace Linnet\Core\Context;
 
 use Linnet\Core\Record\Facts;
 use Linnet\Core\Record\Standing;
+use Linnet\Core\Rule\Audience;
 use Linnet\Core\Rule\RuleContext;
 use Linnet\Core\Time\WeeklyHours;
 use Linnet\Core\Time\WorkingDays;
@@ -18,6 +19,7 @@ final readonly class EvaluationContext extends RuleContext
      * @param  array<string, string>  $says
      * @param  array<string, list<Facts>>  $related
      * @param  array<string, \DateTimeImmutable>  $lastTexts
+     * @param  array<string, Audience>  $audiences
      * @param  array<string, DeliveryStatus>  $statuses  what became of the run's texts, by name
      * @param  list<Reply>  $replies  the texts that were put to the run's open question, the oldest first
      */
@@ -39,12 +41,13 @@ final readonly class EvaluationContext extends RuleContext
         string $ruleId = '',
         WorkingDays $workingDays = new WorkingDays,
         bool $leapToMarch = false,
+        array $audiences = [],
         public array $statuses = [],
         public array $replies = [],
     ) {
         parent::__construct(
             $now, $facts, $who, $zone, $businessZone, $opening, $optedOut, $lastReplyAt, $runBeganAt, $labels, $says, $standing, $related,
-            $lastTexts, $ruleId, $workingDays, $leapToMarch,
+            $lastTexts, $ruleId, $workingDays, $leapToMarch, $audiences,
         );
     }
 

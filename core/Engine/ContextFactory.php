@@ -21,6 +21,9 @@ use Linnet\Core\Record\Record;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
 use Linnet\Core\Record\Standing;
+use Linnet\Core\Rule\Audience;
+use Linnet\Core\Rule\Condition\Conditions;
+use Linnet\Core\Rule\Condition\InAudience;
 use Linnet\Core\Rule\Step\NumberChoice;
 use Linnet\Core\Time\Day;
 use Linnet\Core\Time\Moment;
@@ -34,7 +37,7 @@ final readonly class ContextFactory
     }
 
     /**
-     * @param  list<string>  $relatedTypes  the person's other records to look at
+     * @param  list<string>  $relatedTypes  the person's other records to look at, and the audiences that are asked about
      * @param  list<Reply>  $replies  texts put to the run's open question
      * @param  bool  $lastTexts  somebody asks when they had their last texts
      */
@@ -53,6 +56,7 @@ final readonly class ContextFactory
         $number = $person->numbers[0] ?? null;
         $consent = $number === null ? null : $this->reader->consent($number->e164);
         $labels = $says = [];
+        [$relatedTypes, $audiences] = $this->audiences($relatedTypes);
         $tree = $person === null ? [] : $this->own($person, $labels);
         if ($record !== null) {
             $tree[$record->type->key] = $this->values($record, $by, $labels, $says);
@@ -84,7 +88,31 @@ final readonly class ContextFactory
             replies: $replies,
             workingDays: $business->workingDays,
             leapToMarch: $business->leapToMarch,
+            audiences: $audiences,
         );
+    }
+
+    /**
+     * Looks up the audiences among what is asked about, and what they ask about themselves.
+     *
+     * @param  list<string>  $asked
+     * @return array{list<string>, array<string, Audience>} types, and audiences by name
+     */
+    private function audiences(array $asked): array
+    {
+        $types = $audiences = [];
+        foreach ($asked as $one) {
+            $name = InAudience::isOne($one) ? InAudience::called($one) : null;
+            $audience = $name === null ? null : $this->reader->audience($name);
+            if ($name === null) {
+                $types[] = $one;
+            } elseif ($audience !== null) {
+                $audiences[$name] = $audience;
+                array_push($types, ...Conditions::relatedTypes($audience->condition));
+            }
+        }
+
+        return [array_values(array_unique($types)), $audiences];
     }
 
     /**

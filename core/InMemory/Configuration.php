@@ -9,6 +9,7 @@ use Linnet\Core\Record\Business;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
+use Linnet\Core\Rule\Audience;
 use Linnet\Core\Text\Wording\Wording;
 use Linnet\Core\Text\Words\ReservedWords;
 
@@ -22,6 +23,7 @@ final readonly class Configuration
      * @param  array<string, list<Wording>>  $pools
      * @param  array<string, list<string>>  $codes  those that would be given next, by list
      * @param  array<string, bool>  $alive  what a look-up says of a number
+     * @param  array<string, Audience>  $audiences  by name
      */
     public function __construct(
         public Business $business,
@@ -33,6 +35,7 @@ final readonly class Configuration
         public array $pools = [],
         public array $codes = [],
         public array $alive = [],
+        public array $audiences = [],
     ) {
     }
 }

@@ -16,6 +16,7 @@ use Linnet\Core\Record\Person;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
+use Linnet\Core\Rule\Audience;
 
 final readonly class InMemoryBusinessReader implements BusinessReader
 {
@@ -109,6 +110,11 @@ final readonly class InMemoryBusinessReader implements BusinessReader
     public function lastTexts(int $personId): array
     {
         return $this->sheet->lastTexts[$personId] ?? [];
+    }
+
+    public function audience(string $name): ?Audience
+    {
+        return $this->sheet->configuration->audiences[$name] ?? null;
     }
 
     public function pool(string $name): array

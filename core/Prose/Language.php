@@ -77,7 +77,10 @@ final class Language
         return $this->steps->sentence($type);
     }
 
-    /** A line of a kind: "steps", "branch" (steps, or a further case), "answer", "wording", "closing", "beginning" or "what if". */
+    /**
+     * A line of a kind: "steps", "branch" (steps, or a further case), "answer", "wording", "closing", "beginning", "what if" or
+     * "audience".
+     */
     public function line(string $type, string $on, string $which): Phrase
     {
         return $this->made["line $type $on $which"] ??= match ($which) {
@@ -86,6 +89,7 @@ final class Language
             'branch' => Make::any($this->inside($type, 'case'), $this->steps($type)),
             'closing' => $this->closing($type, $on),
             'what if' => $this->suppositions->of($type),
+            'audience' => $this->triggers->members(),
             default => $this->inside($type, $which),
         };
     }

@@ -20,6 +20,7 @@ use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
 use Linnet\Core\Record\Tariff;
+use Linnet\Core\Rule\Audience;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Text\Wording\Wording;
 use Linnet\Core\Text\Wording\Wordings;
@@ -89,14 +90,14 @@ final readonly class World
         /**
          * @var array{int, null, \DateTimeImmutable, \DateTimeImmutable, array{Business, Policy, ReservedWords}, list<Staff>,
          * list<WorldPerson>, list<WorldRecord>, list<WorldEvent>, array<string, list<Wording>>, array<string, list<string>>, array<string,
-         * bool>, list<Rule>} $read
+         * bool>, array<string, Audience>, list<Rule>} $read
          */
         $read = $doc->gather([
             fn (): int => $doc->integer('linnet_world', self::VERSION, self::VERSION),
             function () use ($doc): null {
                 $doc->allow(
                     'linnet_world', 'begins', 'ends', 'business', 'types', 'lines', 'staff', 'people', 'records', 'events', 'pools',
-                    'codes', 'numbers', 'rules',
+                    'codes', 'numbers', 'audiences', 'rules',
                 );
 
                 return null;
@@ -111,9 +112,11 @@ final readonly class World
             fn (): array => self::named($doc, 'pools', fn (Doc $at, string $key): array => Wordings::list($at, $key)),
             fn (): array => self::named($doc, 'codes', fn (Doc $at, string $key): array => $at->texts($key, 0, 100_000, 40)),
             fn (): array => self::named($doc, 'numbers', fn (Doc $at, string $key): bool => $at->yesNo($key)),
+            fn (): array => self::named($doc, 'audiences', fn (Doc $at, string $key): Audience => Audience::read($at->object($key))),
             fn (): array => $list('rules', Rule::read(...)),
         ]);
-        [, , $begins, $ends, [$business, $policy, $words], $staff, $people, $records, $events, $pools, $codes, $alive, $rules] = $read;
+        [, , $begins, $ends, [$business, $policy, $words], $staff, $people, $records, $events, $pools, $codes] = $read;
+        [11 => $alive, 12 => $audiences, 13 => $rules] = $read;
         usort($events, fn (WorldEvent $a, WorldEvent $b): int => $a->at <=> $b->at);
         if ($ends <= $begins || $ends->getTimestamp() - $begins->getTimestamp() > 5 * 366 * 86_400) {
             throw Unreadable::at("$doc->path.ends", 'ends_before_it_begins');
@@ -124,7 +127,9 @@ final readonly class World
 
         return new self(
             $begins, $ends,
-            new Configuration(self::withOneWay($business, $lines), $policy, $words, $types, $lines, $staff, $pools, $codes, $alive),
+            new Configuration(
+                self::withOneWay($business, $lines), $policy, $words, $types, $lines, $staff, $pools, $codes, $alive, $audiences,
+            ),
             $people, $records, $events, $rules,
         );
     }

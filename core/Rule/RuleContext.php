@@ -26,6 +26,7 @@ abstract readonly class RuleContext
      * @param  array<string, string>  $labels  what a field is called on screen, by path
      * @param  array<string, string>  $says  how a value is said, by path, where not as it is kept
      * @param  array<string, list<Facts>>  $related  the person's records as facts, by type, the newest first
+     * @param  array<string, Audience>  $audiences  those that are asked about, by name
      * @param  array<string, \DateTimeImmutable>  $lastTexts  when the person last had a rule's text, by the rule's id
      */
     protected function __construct(
@@ -46,6 +47,7 @@ abstract readonly class RuleContext
         public string $ruleId,
         public WorkingDays $workingDays,
         public bool $leapToMarch,
+        public array $audiences,
     ) {
     }
 

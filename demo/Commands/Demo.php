@@ -86,6 +86,7 @@ final class Demo extends Command
             $this->settle();
         }
         $this->waitUntil($clock, new \DateTimeImmutable((string) $this->input->getOption('at'), $utc));
+        SampleTown::written($clock->now());
     }
 
     private function season(MovableClock $clock): void

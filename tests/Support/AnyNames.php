@@ -52,7 +52,9 @@ final class AnyNames implements Names
         return match ($part) {
             'name' => Chance::one(self::NAMES[$key] ?? ['some-name']),
             'field' => Chance::one(self::PATHS),
-            'label' => Chance::one(['member', 'newsletter', 'number to check', ...self::WORDS]),
+            'label' => Chance::one([
+                ...$key === 'audience' ? ['Regulars', 'This week'] : ['member', 'newsletter', 'number to check'], ...self::WORDS,
+            ]),
             'words' => Chance::one(self::WORDS),
             'value' => Chance::one([...self::VALUES, 5, 7.5, true, false, 1000, -2]),
             'address' => Chance::one([
@@ -67,7 +69,7 @@ final class AnyNames implements Names
     public function text(string $key, string $type): string
     {
         return Chance::one(match ($key) {
-            'first', 'last' => ['2026-03-01', '2026-10-31', '2027-01-31'],
+            'first', 'last', 'day' => ['2026-03-01', '2026-10-31', '2027-01-31'],
             'text', 'words', 'unclear' => self::TEXTS,
             'at' => ['2026-03-16T09:00', '2026-12-31T23:30'],
             'recurrence' => self::RECURRENCES,

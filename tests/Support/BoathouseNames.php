@@ -51,7 +51,7 @@ final readonly class BoathouseNames implements Names
                 default => [],
             }),
             'field_test' => Chance::is(85) ? $this->test($type) : null,
-            'label' => Chance::one(self::LABELS),
+            'label' => Chance::one($key === 'audience' ? ['Regulars', 'Soon', 'Nobody knows it'] : self::LABELS),
             'keyword' => Chance::one(self::WORDS),
             'value' => $this->value($type, $beside['field'] ?? '') ?? Chance::one(['Acle', 'Osier', 5, true]),
             'span' => self::span(),
@@ -66,7 +66,7 @@ final readonly class BoathouseNames implements Names
     public function text(string $key, string $type): string
     {
         return Chance::one(match ($key) {
-            'first', 'last' => [$this->day(3), $this->day(12), $this->day(20)],
+            'first', 'last', 'day' => [$this->day(3), $this->day(12), $this->day(20)],
             'text', 'words', 'unclear' => [...self::TEXTS, ...$this->textsOf($type)],
             'at' => [$this->day(2).'T09:00', $this->day(6).'T02:30', $this->day(13).'T23:30'],
             'recurrence' => [

@@ -164,6 +164,12 @@ final class LiveWorld
             $this->person($person);
         }
         DB::transaction(fn () => array_map(fn (WorldRecord $record) => $this->record($record, true), $this->world->records));
+        foreach ($this->document['audiences'] ?? [] as $name => $audience) {
+            DB::table('audiences')->insert([
+                'name' => $name, 'folded' => mb_strtolower($name), 'of' => $audience['of'],
+                'condition' => json_encode($audience['condition']), 'at' => $this->document['begins'],
+            ]);
+        }
         foreach ($this->document['pools'] ?? [] as $name => $wordings) {
             DB::table('pools')->insert(['name' => $name, 'wordings' => json_encode($wordings)]);
         }

@@ -45,6 +45,20 @@ final class RandomRules
         throw new \LogicException('No rule that can be read.');
     }
 
+    /**
+     * A condition in a rule about a type.
+     *
+     * @return array<string, mixed>
+     */
+    public static function condition(Names $names, string $type): array
+    {
+        $one = new self($names);
+        $one->type = $type;
+
+        /** @var array<string, mixed> */
+        return $one->part('condition', 'condition', 2, []);
+    }
+
     /** @return array<string, mixed> */
     public static function schema(): array
     {

@@ -60,6 +60,12 @@ final class RandomWorlds
                     ['id' => 'fine', 'text' => 'The water is fine.', 'most' => 3],
                 ],
             ])
+            ->with('audiences', [
+                'Regulars' => ['of' => 'person', 'condition' => ['any' => [
+                    ['tag' => 'member'], ['related' => 'booking', 'that' => ['field' => 'booking.places', 'test' => 'more', 'value' => 1]],
+                ]]],
+                'Soon' => ['of' => 'booking', 'condition' => ['field' => 'booking.starts_at', 'test' => 'within_next', 'value' => 5]],
+            ])
             // Those nobody has in the town either, which whoever is asked about them knows.
             ->with('numbers', array_fill_keys(self::dead(), false))
             ->with('codes', ['welcome' => ['AB12', 'CD34', 'EF56']])

@@ -23,7 +23,7 @@ final class Vocabularies
             ['tom@osierquay.example' => 'Tom Reyes', 'mira@osierquay.example' => 'Mira Okafor', 'nia@osierquay.example' => 'Nia Brandt'],
             ['basket-left' => 'Basket left', 'find-out' => 'What do they paddle', 'birthday' => "Member's anniversary"],
             ['hire' => 'Ask about hire'], ['water-level' => 'water-level'], ['member', 'number to check', 'asked about hire'],
-            ['newsletter'],
+            ['newsletter'], audiences: ['Regulars' => 'person', 'This week' => 'booking'],
         );
     }
 

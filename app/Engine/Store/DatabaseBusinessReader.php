@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Engine\Store;
 
+use App\Models\Audience as AudienceModel;
 use App\Models\Business;
 use App\Models\ChangeKind;
 use App\Models\Line as LineModel;
@@ -28,6 +29,7 @@ use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
+use Linnet\Core\Rule\Audience;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Text\Wording\Wording;
 use Linnet\Core\Text\Words\ReservedWords;
@@ -66,6 +68,9 @@ final class DatabaseBusinessReader implements BusinessReader
 
     /** @var array<string, list<Wording>>|null by name */
     private ?array $pools = null;
+
+    /** @var array<string, Audience>|null by name */
+    private ?array $audiences = null;
 
     /** @var array<string, Line>|null by key */
     private ?array $lines = null;
@@ -384,6 +389,18 @@ final class DatabaseBusinessReader implements BusinessReader
         return $last;
     }
 
+    public function audience(string $name): ?Audience
+    {
+        return $this->audiences()[$name] ?? null;
+    }
+
+    /** @return array<string, Audience> by name */
+    public function audiences(): array
+    {
+        return $this->audiences ??= AudienceModel::query()->orderBy('id')->get()
+            ->mapWithKeys(fn (AudienceModel $one): array => [$one->name => $one->read()])->all();
+    }
+
     public function pool(string $name): array
     {
         return Pool::named($name);
@@ -480,7 +497,7 @@ final class DatabaseBusinessReader implements BusinessReader
     {
         return new Configuration(
             $this->business, $this->policy, $this->words(), $this->types(), $this->lines(), $this->allStaff(),
-            $pools ?? $this->pools(), $codes, $alive,
+            $pools ?? $this->pools(), $codes, $alive, $this->audiences(),
         );
     }
 

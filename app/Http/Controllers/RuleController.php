@@ -10,6 +10,7 @@ use App\Exports\CsvExport;
 use App\Models\Business;
 use App\Models\Message;
 use App\Models\Rule;
+use App\Models\TextToSeveral;
 use App\Pages\Rules\RulePages;
 use App\Rules\Samples;
 use App\Rules\Vocabularies;
@@ -30,6 +31,8 @@ final class RuleController
         ]) + ['find' => '', 'power' => '', 'folder' => '', 'order' => 'name'];
         $query = Rule::query()
             ->with('version')
+            // Texts to several have a list of their own.
+            ->whereNotIn('id', TextToSeveral::query()->select('rule_id'))
             ->withCount([
                 'runs as live_count' => fn ($runs) => $runs->where('live', true),
             ]);

@@ -23,7 +23,8 @@ final class Rail extends Component
         'sent.index' => ['messages.show'],
         'sources.index' => ['imports.*', 'deliveries.*'],
         'lines.index' => ['keywords'],
-        'conversations.index' => ['kept-texts.*', 'tasks.*'],
+        'conversations.index' => ['kept-texts.*', 'tasks.*', 'several.*'],
+        'people.index' => ['audiences.*'],
         'settings.index' => ['record-types.*', 'tokens.*', 'calendars.*', 'forms.*', 'pools.*', 'api'],
     ];
 

@@ -14,6 +14,7 @@ use Linnet\Core\Record\Person;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Record\Staff;
+use Linnet\Core\Rule\Audience;
 use Linnet\Core\Text\Wording\Wording;
 
 /** What is known: the business, its people and records, and what was said. */
@@ -81,6 +82,8 @@ interface BusinessReader
 
     /** @return list<Wording> */
     public function pool(string $name): array;
+
+    public function audience(string $name): ?Audience;
 
     /** @return list<Published> the rules that are on */
     public function rules(): array;

@@ -81,7 +81,10 @@ final class Conditions
             );
         }
         $atoms[] = Make::seq('whose', $this->field($this->fields->bare($type)));
-        $atom = Make::any(...$atoms, ...($isPeople ? [$this->ofPerson('who')] : []));
+        $atom = Make::any(
+            ...$atoms,
+            ...($isPeople ? [$this->ofPerson('who')] : [$this->belongs($type, 'that is in', 'that is not in')]),
+        );
 
         return Make::any(
             $atom,
@@ -115,7 +118,9 @@ final class Conditions
             ...[
                 Make::seq(Make::means(['hours' => 'open']), Make::turn('we are open')),
                 Make::seq(Make::means(['hours' => 'closed']), Make::turn('we are closed')),
-                Make::also(Make::means(['hours' => 'closed']), 'we are not open'), $this->ofPerson($subject),
+                Make::also(Make::means(['hours' => 'closed']), 'we are not open'),
+                ...($type === RecordType::PERSON ? [] : [$this->belongs($type, 'it is in', 'it is not in')]),
+                $this->ofPerson($subject),
                 ...$short,
             ],
         );
@@ -164,7 +169,9 @@ final class Conditions
             Make::seq(Make::means(['replied' => true]), Make::turn("$have replied")),
             Make::seq(Make::means(['replied' => false]), Make::turn("$have not replied")), Make::seq(Make::turn($have), 'the tag', $tag),
             Make::seq($no, Make::turn($not), 'the tag', $tag), Make::seq(Make::turn("$are on"), 'the list', $list),
-            ...$subject === 'who' ? [Make::also('on the list', $list), Make::also('with the tag', $tag)] : [],
+            ...$subject === 'who'
+                ? [Make::also('on the list', $list), Make::also('with the tag', $tag), Make::also($this->related('with'))]
+                : [],
             ...[
                 Make::seq($no, Make::turn("$are not on"), 'the list', $list),
                 Make::seq(Make::means(['consent' => 'marketing']), Make::turn($have), $offers),
@@ -174,7 +181,23 @@ final class Conditions
                 $number('mobile', 'a mobile'), $number('landline', 'a landline'), $number('alive', 'in use'), $number('dead', 'not in use'),
                 Make::seq(Make::means(['number' => 'none']), Make::turn("$have no number")), $this->related($have),
                 $this->related($have, false), Make::seq(Make::turn("$have had"), $text), Make::seq($no, Make::turn("$have not had"), $text),
+                $this->belongs(RecordType::PERSON, "$are in", "$are not in"),
             ],
+        );
+    }
+
+    /** To an audience made of a type; one that nobody knows is people's. */
+    private function belongs(string $type, string $is, string $isNot): Phrase
+    {
+        $names = array_map(strval(...), array_keys($this->words->audiences, $type, true));
+        $name = Make::slot(
+            'audience',
+            OneOf::names('audience', array_combine($names, $names), quotes: true, isOpen: $type === RecordType::PERSON),
+        );
+
+        return Make::any(
+            Make::seq(Make::turn($is), 'the audience', $name),
+            Make::seq(Make::means(['has' => false]), Make::turn($isNot), 'the audience', $name),
         );
     }
 

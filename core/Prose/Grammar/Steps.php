@@ -8,6 +8,7 @@ use Linnet\Core\Prose\Phrase\Phrase;
 use Linnet\Core\Prose\Phrase\Recursive;
 use Linnet\Core\Prose\Phrase\Several;
 use Linnet\Core\Prose\Phrase\Under;
+use Linnet\Core\Prose\Slot\DaySlot;
 use Linnet\Core\Prose\Slot\Ending;
 use Linnet\Core\Prose\Slot\OneOf;
 use Linnet\Core\Prose\Slot\Quoted;
@@ -167,12 +168,14 @@ final class Steps
     private function until(string $type): Phrase
     {
         $or = Make::seq('or');
+        $clock = Make::any(
+            Make::seq(Make::turn('where they are', 'clock'), Make::means(['clock' => 'theirs'])),
+            Make::means(['clock' => 'ours']),
+        );
+        $day = Make::seq(Make::slot('day', new DaySlot), 'at', Make::slot('time', new TimeSlot), $clock);
         $time = Make::seq(
             Make::slot('time', new TimeSlot),
-            Make::any(
-                Make::seq(Make::turn('where they are', 'clock'), Make::means(['clock' => 'theirs'])),
-                Make::means(['clock' => 'ours']),
-            ),
+            $clock,
             Make::maybe(
                 ', on a',
                 new Several(
@@ -193,6 +196,7 @@ final class Steps
             'until',
             Make::any(
                 $time,
+                $day,
                 Offsets::of(['date'], $this->fields->dates($type, 'date'), $this->fields->dates($type, 'date', true), Make::seq(''), false),
                 $for,
             ),

@@ -162,7 +162,8 @@ final class Triggers
         );
     }
 
-    private function audience(): Phrase
+    /** After "for": everybody, or the person of every record of a type, of whom something is so. "of" and "condition". */
+    public function members(): Phrase
     {
         $people = Make::seq(
             Make::means(['of' => RecordType::PERSON]),
@@ -184,7 +185,12 @@ final class Triggers
             ),
         );
 
-        return Make::seq(', for', new Under('audience', Make::any($people, ...$records, ...[Make::last($unknown)])));
+        return Make::any($people, ...$records, ...[Make::last($unknown)]);
+    }
+
+    private function audience(): Phrase
+    {
+        return Make::seq(', for', new Under('audience', $this->members()));
     }
 
     private function status(): Phrase

@@ -27,6 +27,7 @@ final readonly class Vocabulary
      * @param  list<string>  $tags
      * @param  list<string>  $lists
      * @param  string  $currency  ISO 4217
+     * @param  array<string, string>  $audiences  the types they are made of, by name
      */
     public function __construct(
         public array $types,
@@ -38,6 +39,7 @@ final readonly class Vocabulary
         public array $tags = [],
         public array $lists = [],
         public string $currency = 'GBP',
+        public array $audiences = [],
     ) {
     }
 

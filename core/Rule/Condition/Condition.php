@@ -9,7 +9,7 @@ use Linnet\Core\Rule\RuleContext;
 /**
  * A test that answers for itself.
  *
- * @phpstan-sealed Group|FieldTest|OpeningHours|Replied|Labelled|Consented|Reached|HasRelated|HadText
+ * @phpstan-sealed Group|FieldTest|OpeningHours|Replied|Labelled|Consented|Reached|HasRelated|HadText|InAudience
  */
 interface Condition
 {

@@ -17,7 +17,7 @@ final class Conditions
     }
 
     /**
-     * The types of record a condition asks the person for.
+     * The types of record a condition asks the person for, and the audiences ({@see InAudience::isOne()}).
      *
      * @return list<string>
      */
@@ -30,6 +30,7 @@ final class Conditions
             $condition instanceof HasRelated => array_values(
                 array_unique([$condition->type, ...$condition->that === null ? [] : self::relatedTypes($condition->that)]),
             ),
+            $condition instanceof InAudience => [$condition->asked()],
             default => [],
         };
     }
@@ -37,6 +38,8 @@ final class Conditions
     public static function asksForTexts(Condition $condition): bool
     {
         return $condition instanceof HadText ||
+            // What an audience asks is not known here.
+            $condition instanceof InAudience ||
             ($condition instanceof Group && array_filter($condition->parts, self::asksForTexts(...)) !== []);
     }
 
@@ -55,6 +58,7 @@ final class Conditions
             $doc->has('number') => Reached::read($doc),
             $doc->has('related') => HasRelated::read($doc),
             $doc->has('had_text') => HadText::read($doc),
+            $doc->has('audience') => InAudience::read($doc),
             default => throw Unreadable::at($doc->path, 'condition_expected'),
         };
     }

@@ -18,7 +18,7 @@
             <p class="flex gap-3 items-center mt-2"><button class="btn small">Show</button>@if ($query->isNarrowed())<a class="link sm" href="{{ route('conversations.index', $query->with(['line' => '', 'owner' => '', 'tag' => ''])) }}">Any again</a>@endif</p>
         </details>
     </form>
-    <p class="pb-2 -mt-1 flex gap-3">@can('view')<x-export />@endcan<a class="link sm" href="{{ route('tasks.index') }}">Tasks</a></p>
+    <p class="pb-2 -mt-1 flex gap-3">@can('view')<x-export />@endcan<a class="link sm" href="{{ route('tasks.index') }}">Tasks</a>@can('view')<a class="link sm" href="{{ route('several.index') }}">Texts to several</a>@endcan</p>
     @if ($said !== null)<h3 class="found">Who is called so</h3>@endif
     @include('conversations.items', ['open' => $open?->id])
     @if ($said !== null)

@@ -1,6 +1,6 @@
 <x-page title="People">
     <div class="head"><div><h1>People</h1><p class="soft">Everybody who can be texted, or has written to us.</p></div>
-        <div class="acts flex-wrap">@can('administer')<a class="btn" href="{{ route('imports.index', ['type' => 'person']) }}">Take in a file</a>@endcan @can('converse')@can('view')<a class="btn go" href="{{ route('people.create') }}">Add somebody</a>@endcan @endcan</div></div>
+        <div class="acts flex-wrap">@can('administer')<a class="btn" href="{{ route('imports.index', ['type' => 'person']) }}">Take in a file</a>@endcan @can('view')<a class="btn" href="{{ route('audiences.index') }}">Audiences</a>@endcan @can('converse')@can('view')<a class="btn go" href="{{ route('people.create') }}">Add somebody</a>@endcan @endcan</div></div>
     <form class="filters" method="get" aria-label="Which people">
         <label><span class="sm">Name or number</span><input class="input w-60" type="search" name="find" value="{{ $asked['find'] }}"></label>
         <label><span class="sm">Order</span><select class="input" name="order"><option value="name">By name</option><option value="newest" @selected($asked['order'] === 'newest')>Newest first</option></select></label>
@@ -11,10 +11,11 @@
         <x-empty>Nobody here{{ $asked['find'] ? ' by that name or number' : ' yet. People appear when a source brings them, or when they write to one of the lines' }}.</x-empty>
     @else
         <div class="table-wrap"><table class="table">
-            <thead><tr><th scope="col">Name</th><th scope="col">Number</th><th scope="col">Kind</th><th scope="col">Where</th><th scope="col">May we text them?</th></tr></thead>
+            <thead><tr>@can('administer')<th scope="col" class="!pr-2"><input type="checkbox" class="tick" aria-label="Tick all on this page" x-data="tickAll" x-on:change="all"></th>@endcan<th scope="col">Name</th><th scope="col">Number</th><th scope="col">Kind</th><th scope="col">Where</th><th scope="col">May we text them?</th></tr></thead>
             <tbody>
             @foreach ($people as $person)
                 <tr>
+                    @can('administer')<td class="!pr-2"><input type="checkbox" class="tick" name="ticked[]" value="{{ $person->id }}" form="ticked" aria-label="Tick {{ $person->name() }}"></td>@endcan
                     <td><a class="link" href="{{ route('people.show', $person) }}">{{ $person->name() }}</a></td>
                     <td>{{ $person->number ? \Linnet\Core\Number\Numbers::pretty($person->number->e164) : '–' }}</td>
                     <td>{{ $person->number?->kind->value === 'either' ? 'mobile or landline' : $person->number?->kind->value }}</td>
@@ -24,6 +25,9 @@
             @endforeach
             </tbody>
         </table></div>
+        @can('administer')
+            <form id="ticked" class="flex gap-3 items-center mt-3" method="post" action="{{ route('several.store') }}">@csrf<input type="hidden" name="type" value="person"><button class="btn small">Write to the ticked</button><x-error name="bulk" /></form>
+        @endcan
         <x-pages :list="$people" />
     @endif
 </x-page>

@@ -78,6 +78,7 @@
                 <label><span class="label">Field</span><select class="input" name="field" form="bulk"><option value="">choose</option>@foreach ($type->fields as $field)<option value="{{ $field->key }}">{{ $field->name }}</option>@endforeach</select></label>
                 <label><span class="label">To</span><input class="input w-36" name="value" form="bulk" value="{{ old('value') }}"></label>
                 <button class="btn small" form="bulk">Change them</button>
+                <button class="btn small" form="bulk" formaction="{{ route('several.store', ['type' => $type->key]) }}">Write to the ticked</button>
                 <span class="soft sm">Each is a change like any other: rules may act on it.</span>
                 <x-error name="bulk" /><x-error name="field" />
             </div>

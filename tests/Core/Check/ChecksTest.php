@@ -144,7 +144,7 @@ final class ChecksTest extends TestCase
         return new Question(
             $rule->rule ?? self::fail(), $set->business, $set->policy, $set->words, $set->types, [...$set->lines, $name],
             array_column($set->staff, 'email'), $others, ['hire'], ['water-level' => [new Wording('w', Template::parse('Low.'))]],
-            ['welcome'], $reached,
+            ['welcome'], reached: $reached,
         );
     }
 }

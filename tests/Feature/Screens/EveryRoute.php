@@ -6,6 +6,7 @@ namespace Tests\Feature\Screens;
 
 use App\Intake\Imports;
 use App\Intake\RecordWriter;
+use App\Models\Audience;
 use App\Models\Calendar;
 use App\Models\Conversation;
 use App\Models\Form;
@@ -87,6 +88,8 @@ trait EveryRoute
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         Note::query()->create(['person_id' => $conversation->person_id, 'words' => 'Rang', 'at' => now()]);
         KeptText::query()->create(['name' => 'Hello', 'body' => 'Hello {{ first_name | or: "there" }}']);
+        Audience::query()->create(['name' => 'All', 'folded' => 'all', 'of' => 'person', 'condition' => ['all' => []], 'at' => now()]);
+        $this->actingAs($this->staff(Role::Administrator))->post(route('several.store'), ['audience' => 1]);
         PutAside::record(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
         Task::query()->create(['name' => 't', 'words' => 'Do', 'at' => now()]);
         $rule = Rule::query()->firstOrFail();
@@ -116,6 +119,8 @@ trait EveryRoute
             'scheduled' => 1,
             'note' => 1,
             'kept' => 1,
+            'audience' => 1,
+            'several' => 1,
             'member' => 4,
         ];
     }

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Audiences;
+
+use App\Engine\DomainEventReader;
+use App\Engine\Store\UnitOfWork;
+use App\Records\FieldColumn;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Context\Subject;
+use Linnet\Core\Record\RecordType as CoreType;
+use Linnet\Core\Rule\Audience;
+use Linnet\Core\Rule\Condition\Conditions;
+
+/**
+ * Who belongs to an audience: asked of the database where it can put the question as the engine would, else of the engine, about each whom
+ * the database lets through.
+ */
+final class AudienceQuery
+{
+    /** So many are asked about one by one while somebody waits. */
+    public const ASKED = 3000;
+
+    /** Whether the database alone says who belongs to it. */
+    public readonly bool $isExact;
+
+    private readonly Builder $narrowed;
+
+    /** @var list<int>|false|null those of the narrowed who belong to it; null where they are too many to ask, false where nobody has */
+    private array|false|null $asked = false;
+
+    public function __construct(private readonly UnitOfWork $unit, private readonly Audience $audience)
+    {
+        $names = new Names($unit->now, new \DateTimeZone($unit->reader->business()->zone));
+        $type = $names->type($audience->of);
+        $this->narrowed = $this->isOfPeople()
+            ? DB::table('people')
+            : DB::table('records')->whereRaw(FieldColumn::ofType($type->id ?? 0))->whereNotNull('records.person_id');
+        $sql = new ConditionSql(
+            $audience->of, $this->isOfPeople() ? 'people.id' : 'records.person_id', $names, $unit->reader->audiences(),
+        );
+        [$narrow, $this->isExact] = $sql->narrow($audience->condition);
+        $this->narrowed->whereRaw("($narrow->sql)", $narrow->bindings);
+    }
+
+    /** Whether it can be said who belongs to it, and not only who might. */
+    public function isKnown(): bool
+    {
+        return $this->isExact || $this->asked() !== null;
+    }
+
+    /** How many belong to it, or might. */
+    public function count(): int
+    {
+        return $this->all()->count();
+    }
+
+    /** How many people that are. */
+    public function people(): int
+    {
+        if ($this->isOfPeople()) {
+            return $this->count();
+        }
+
+        return $this->all()->distinct()->count('records.person_id');
+    }
+
+    /**
+     * The next after one, in the order of their making.
+     *
+     * @return list<int>
+     */
+    public function after(int $id, int $many): array
+    {
+        $table = $this->isOfPeople() ? 'people' : 'records';
+
+        return array_values(array_map(
+            intval(...), $this->all()->where("$table.id", '>', $id)->orderBy("$table.id")->limit($many)->pluck("$table.id")->all(),
+        ));
+    }
+
+    /**
+     * The people whose it is, the next after one.
+     *
+     * @return list<int>
+     */
+    public function peopleAfter(int $id, int $many): array
+    {
+        $column = $this->isOfPeople() ? 'people.id' : 'records.person_id';
+
+        return array_values(array_map(
+            intval(...), $this->all()->where($column, '>', $id)->distinct()->orderBy($column)->limit($many)->pluck($column)->all(),
+        ));
+    }
+
+    /** Those who belong to it, or might. */
+    public function all(): Builder
+    {
+        $asked = $this->isExact ? null : $this->asked();
+
+        return $asked === null
+            ? $this->narrowed->clone()
+            : $this->narrowed->clone()->whereIntegerInRaw($this->isOfPeople() ? 'people.id' : 'records.id', $asked);
+    }
+
+    /**
+     * Those of some who belong to it, as the engine says.
+     *
+     * @param  list<int>  $ids  of people or records
+     * @return list<int>
+     */
+    public function among(array $ids): array
+    {
+        $reader = $this->unit->reader;
+        $events = new DomainEventReader($reader);
+        if ($this->isOfPeople()) {
+            $reader->preload($ids);
+        } else {
+            $reader->preloadRecords($ids);
+            $reader->preload(array_values(array_unique(array_filter(
+                array_map(fn (int $id): ?int => $reader->record($id)?->personId, $ids),
+            ))));
+        }
+        $related = Conditions::relatedTypes($this->audience->condition);
+        $lastTexts = Conditions::asksForTexts($this->audience->condition);
+
+        return array_values(array_filter($ids, function (int $id) use ($reader, $events, $related, $lastTexts): bool {
+            $subject = $this->isOfPeople() ? new Subject($id) : $events->subject(null, $reader->record($id));
+
+            return $this->audience->condition
+                ->weigh($this->unit->contexts->create($subject, null, $related, lastTexts: $lastTexts))->holds();
+        }));
+    }
+
+    public function isOfPeople(): bool
+    {
+        return $this->audience->of === CoreType::PERSON;
+    }
+
+    /** @return list<int>|null null where they are too many to ask about each */
+    private function asked(): ?array
+    {
+        if ($this->asked === false) {
+            $table = $this->isOfPeople() ? 'people' : 'records';
+            $ids = $this->narrowed->clone()->orderBy("$table.id")->limit(self::ASKED + 1)->pluck("$table.id")->all();
+            $this->asked = count($ids) > self::ASKED ? null : $this->among(array_values(array_map(intval(...), $ids)));
+        }
+
+        return $this->asked;
+    }
+}

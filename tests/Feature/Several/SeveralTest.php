@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Several;
+
+use App\Audiences\KeepAsList;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Intake\RecordWriter;
+use App\Models\Audience;
+use App\Models\Line;
+use App\Models\Message;
+use App\Models\MessageState;
+use App\Models\Person;
+use App\Models\Record;
+use App\Models\RecordType;
+use App\Models\Role;
+use App\Models\SeveralPerson;
+use App\Models\TextToSeveral;
+use Carbon\CarbonImmutable;
+use Database\Seeders\OldRecordsSeeder;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\Feature\TestCase;
+
+final class SeveralTest extends TestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        DB::transaction(fn () => (new OldRecordsSeeder)->run(resolve(RecordWriter::class)));
+        $this->work();
+        $this->handedOver = [];
+        $this->actingAs($this->staff(Role::Administrator));
+    }
+
+    /** Who gets it, when, in which words and for what price is what comes of it, under pace, at night, with those who said stop. */
+    public function testWhatIsSaidBeforehandIsWhatComesOfIt(): void
+    {
+        $this->textFrom('+447700900301', 'STOP');
+        Line::query()->where('key', 'front-desk')->update(['pace' => json_encode(['per_minute' => 7])]);
+        $several = $this->begin('everybody', 'The quay is closed on Friday, {{ first_name | or: "all" }}.', '2026-03-03T21:30');
+        $said = $this->said($several);
+        self::assertGreaterThan(25, count($said));
+        self::assertNotNull($several->people()->whereIn('outcome', ['gate.opted_out', 'start.opted_out'])->first());
+
+        $this->letGo($several)->assertSessionHas('done', 'It is let go.');
+        $this->liveThrough('2026-03-03 21:29', '2026-03-04 22:00', 10);
+        $came = Message::query()->where('rule_id', $several->rule_id)->whereNotNull('left_at')->with('person')->get()->keyBy('person_id');
+        self::assertSame(array_keys($said), $came->keys()->sort()->values()->all());
+        foreach ($said as $person => $one) {
+            $text = $came[$person] ?? self::fail();
+            self::assertSame(
+                [$one->body, $one->parts, $one->price_micros, $one->line_id, $one->leaves_at?->format('Y-m-d H')],
+                [$text->body, $text->parts, $text->price_micros, $text->line_id, $text->left_at?->format('Y-m-d H')],
+            );
+        }
+    }
+
+    /** By the clock of each; who is past it gets it as soon as it is let go. */
+    public function testAtATimeOfDayWhereEachOfThemIs(): void
+    {
+        $several = $this->begin('everybody', 'Noon where you are.', '2026-03-04T12:00', theirs: true);
+        $said = $this->said($several);
+        $this->letGo($several);
+        $this->liveThrough('2026-03-03 20:00', '2026-03-05 10:00', 30);
+        $zones = [];
+        foreach (Message::query()->where('rule_id', $several->rule_id)->whereNotNull('left_at')->get() as $text) {
+            $zone = (string) $said[$text->person_id]->zone;
+            $zones[$zone] = true;
+            self::assertSame('2026-03-04 12:00', $text->left_at?->setTimezone($zone)->format('Y-m-d H:i'), $zone);
+        }
+        self::assertGreaterThan(2, count($zones));
+    }
+
+    public function testItIsHeldGoesOnAndIsStoppedAndTheRestIsNeverSent(): void
+    {
+        Line::query()->where('key', 'front-desk')->update(['pace' => json_encode(['per_minute' => 5])]);
+        $several = $this->begin('everybody', 'Hello.');
+        $this->letGo($several);
+        $left = fn (): int => Message::query()->where('rule_id', $several->rule_id)->whereNotNull('left_at')->count();
+        $this->liveThrough('2026-03-02 10:00', '2026-03-02 10:03', 1);
+        $before = $left();
+        self::assertGreaterThan(10, $before);
+
+        $this->put(route('several.power', $several), ['power' => 'paused']);
+        $this->liveThrough('2026-03-02 10:04', '2026-03-02 10:30', 5);
+        self::assertSame($before, $left());
+        $this->get(route('several.show', $several))->assertSee('Held:');
+        $this->put(route('several.power', $several), ['power' => 'on']);
+        $this->liveThrough('2026-03-02 10:31', '2026-03-02 10:33', 1);
+        $more = $left();
+        self::assertGreaterThan($before, $more);
+
+        $this->put(route('several.power', $several), ['power' => 'stopped'])->assertSessionHas('done', 'The rest is never sent.');
+        $this->liveThrough('2026-03-02 10:34', '2026-03-03 22:00', 60);
+        self::assertSame($more, $left());
+        self::assertSame(0, Message::query()->where('rule_id', $several->rule_id)->where('state', MessageState::Waiting)->count());
+        $this->get(route('several.show', $several))->assertSee('Stopped:')->assertDontSee('Let it go');
+        $this->put(route('several.update', $several), ['text' => 'Other words'])->assertSessionHasErrors('several');
+    }
+
+    public function testTickedRecordsTextTheirPeopleOnceEachAboutTheOneThatCameInFirst(): void
+    {
+        $type = RecordType::query()->where('key', 'booking')->sole();
+        $ticked = Record::query()->where('record_type_id', $type->id)->whereNotNull('person_id')->orderBy('id')->limit(6)->get();
+        $twice = $ticked[0]->replicate()->fill(['external_id' => 'twice']);
+        $twice->save();
+        $this->post(route('several.store', ['type' => 'booking']), ['ticked' => [$twice->id, ...$ticked->pluck('id')->all()]]);
+        $several = TextToSeveral::query()->sole();
+        $this->put(route('several.update', $several), ['text' => 'About {{ booking.lesson }}.']);
+        $this->get(route('several.who', $several));
+        $this->get(route('several.show', $several))->assertSee('7 ticked bookings')->assertSee('is a further booking of somebody who gets one text');
+        self::assertSame(1, $several->people()->where('outcome', 'start.before')->count());
+        $this->letGo($several);
+        $this->liveThrough('2026-03-02 10:00', '2026-03-02 18:00', 120);
+        $texts = Message::query()->where('rule_id', $several->rule_id)->whereNotNull('left_at')->get();
+        self::assertSame($several->people()->where('outcome', SeveralPerson::GETS)->count(), $texts->count());
+        self::assertStringContainsString(
+            'About '.$ticked[0]->values['lesson'], (string) $texts->firstWhere('person_id', $ticked[0]->person_id)?->body,
+        );
+        $this->post(route('several.store', ['type' => 'booking']), ['ticked' => []])
+            ->assertSessionHasErrors(['bulk' => 'Tick some first.']);
+    }
+
+    public function testWhatCannotBeSaidIsRefusedAtItsPlaceAndNothingIsLost(): void
+    {
+        $several = $this->begin('everybody', 'Hello.');
+        foreach (
+            [
+                ['sentence' => 'everybody who has the tga "x"', 'sentence'], ['text' => 'Hello {{ first_nam', 'text'],
+                ['when' => 'ours', 'at' => '2026-03-01T09:00', 'at'], ['when' => 'ours', 'at' => '2028-03-01T09:00', 'at'],
+                ['when' => 'theirs', 'at' => '', 'at'], ['line' => 'NO SUCH LINE', 'several'], ['kind' => 'spam', 'kind'],
+            ] as $said
+        ) {
+            $place = (string) array_pop($said);
+            $this->put(route('several.update', $several), $said)->assertSessionHasErrors($place);
+        }
+        self::assertSame('Hello.', $several->rule->refresh()->written()->flow->texts()[0]->outgoing()->wordings->own[0]->text->source);
+    }
+
+    public function testAnAudienceIsNamedByRulesFrozenAndNotTakenFromUnderThem(): void
+    {
+        $this->post(route('audiences.store'), ['name' => 'Booked', 'sentence' => 'everybody with a booking'])->assertSessionHasNoErrors();
+        $audience = Audience::query()->sole();
+        $this->get(route('audiences.show', $audience))->assertSee('Everybody who has a booking.');
+        $this->post(route('audiences.store'), ['name' => 'booked', 'sentence' => 'everybody'])->assertSessionHasErrors('name');
+        $this->post(route('audiences.store'), ['name' => 'Both', 'sentence' => 'everybody who is in the audience "Booked"'])
+            ->assertSessionHasErrors(['sentence' => 'An audience is not made of other audiences. Say what those ask for.']);
+        $this->post(route('several.store'), ['audience' => $audience->id]);
+        $several = TextToSeveral::query()->sole();
+        $this->get(route('several.show', $several))->assertSee('everybody who is in the audience &quot;Booked&quot;', false);
+        $this->delete(route('audiences.destroy', $audience))->assertSessionHasErrors('audience');
+
+        $many = Person::query()->whereIn('id', Record::query()->whereNotNull('person_id')
+            ->where('record_type_id', RecordType::query()->where('key', 'booking')->value('id'))->select('person_id'))->count();
+        $this->post(route('audiences.freeze', $audience), ['list' => 'March']);
+        (new KeepAsList($audience->read()->toDocument(), 'March', $this->staff(Role::Administrator)->id))
+            ->handle(resolve(ClockInterface::class), resolve(DatabaseSideEffects::class));
+        self::assertSame($many, DB::table('labels')->where('kind', 'list')->where('name', 'March')->count());
+        Record::query()->update(['person_id' => null]);
+        $this->get(route('audiences.show', $audience))->assertSee('Nobody belongs to it now.');
+        self::assertSame($many, DB::table('labels')->where('kind', 'list')->where('name', 'March')->count());
+    }
+
+    private function begin(string $to, string $words, ?string $at = null, bool $theirs = false): TextToSeveral
+    {
+        $this->post(route('several.store'));
+        $several = TextToSeveral::query()->orderByDesc('id')->firstOrFail();
+        $this->put(route('several.update', $several), [
+            'sentence' => $to, 'text' => $words, 'line' => 'front-desk',
+            'when' => $at === null ? 'now' : ($theirs ? 'theirs' : 'ours'), 'at' => $at,
+        ])->assertSessionHasNoErrors();
+        $this->get(route('several.who', $several))->assertHeader('HX-Trigger', 'worked-out');
+
+        return $several->refresh();
+    }
+
+    /** @return array<int, SeveralPerson> who gets it, by person */
+    private function said(TextToSeveral $several): array
+    {
+        return $several->people()->where('outcome', SeveralPerson::GETS)->orderBy('person_id')->get()->keyBy('person_id')->all();
+    }
+
+    /** @return TestResponse<Response> */
+    private function letGo(TextToSeveral $several): TestResponse
+    {
+        return $this->post(route('several.go', $several));
+    }
+
+    private function liveThrough(string $from, string $until, int $minutes): void
+    {
+        for ($at = CarbonImmutable::parse($from, 'Europe/London'), $end = CarbonImmutable::parse($until, 'Europe/London'); $at <= $end; $at = $at->addMinutes($minutes)) {
+            $this->travelTo($at);
+            $this->work();
+        }
+    }
+}
