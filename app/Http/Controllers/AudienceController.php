@@ -23,6 +23,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Record\RecordType as CoreType;
 use Linnet\Core\Rule\Audience as Core;
@@ -103,9 +104,10 @@ final readonly class AudienceController
         )['name']);
         $read = self::read($request);
         try {
-            $audience = Audience::query()->create([
+            // In a transaction of its own: one that fails there ends no other.
+            $audience = DB::transaction(fn (): Audience => Audience::query()->create([
                 'name' => $name, 'folded' => mb_strtolower($name, 'UTF-8'), ...$read->toDocument(), 'at' => $this->clock->now(),
-            ]);
+            ]));
         } catch (UniqueConstraintViolationException) {
             throw ValidationException::withMessages(['name' => 'There is an audience of that name already.']);
         }

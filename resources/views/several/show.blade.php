@@ -50,7 +50,7 @@
                         </form>
                     @endif
                     <div class="counts">
-                        <span id="figures">@if ($figures){{ TimeFormatter::count($figures->parts, 'part', 'parts') }} over all{{ $figures->longest > 1 ? ', up to '.$figures->longest.' a text' : '' }}@endif</span>
+                        <span id="figures">@if ($figures){{ ucfirst(TimeFormatter::count($figures->parts, 'part', 'parts')) }} over all{{ $figures->longest > 1 ? ', up to '.$figures->longest.' a text' : '' }}@endif</span>
                         @if ($writes)<button class="link scripted" type="button" x-show="!editing" x-on:click="open">Change the words</button>@if ($rule->firstText())<x-picture :step="$rule->firstText()" :page="$rule" />@endif @endif
                         <span class="price" id="price">@if ($figures){{ $figures->price }} in all @endif</span>
                     </div>
