@@ -6,6 +6,7 @@ use App\Http\Controllers\AskAgainController;
 use App\Http\Controllers\AttendanceController;
 use App\Http\Controllers\AudienceController;
 use App\Http\Controllers\BoardController;
+use App\Http\Controllers\BulkLabelController;
 use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ConsentController;
 use App\Http\Controllers\ConversationController;
@@ -29,8 +30,10 @@ use App\Http\Controllers\LinePowerController;
 use App\Http\Controllers\LockLineController;
 use App\Http\Controllers\LogInController;
 use App\Http\Controllers\MeasureController;
+use App\Http\Controllers\MergeController;
 use App\Http\Controllers\NoteController;
 use App\Http\Controllers\NoticeController;
+use App\Http\Controllers\NumberController;
 use App\Http\Controllers\NumberLookupController;
 use App\Http\Controllers\OpenLinkController;
 use App\Http\Controllers\OutboundTaskController;
@@ -135,7 +138,8 @@ Route::middleware('auth')->group(function (): void {
         ->middleware(PreserveSession::class)
         ->name('conversations.show');
     Route::get('people', [PersonController::class, 'index'])->name('people.index');
-    Route::get('people/{person}', [PersonController::class, 'show'])->whereNumber('person')->name('people.show');
+    Route::get('people/{person}', [PersonController::class, 'show'])->whereNumber('person')
+        ->missing(MergeController::moved(...))->name('people.show');
 
     Route::middleware('can:converse')->group(function (): void {
         Route::get('people/{person}/write', [TextByHandController::class, 'create'])->whereNumber('person')->name('people.write');
@@ -229,6 +233,9 @@ Route::middleware('auth')->group(function (): void {
             Route::post('people/{person}/text', [OwnTextController::class, 'store'])->whereNumber('person')->name('people.text.store');
             Route::post('people', [PersonController::class, 'store'])->name('people.store');
             Route::post('numbers/{number}/look-up', NumberLookupController::class)->name('numbers.look-up');
+            Route::post('people/{person}/numbers', [NumberController::class, 'store'])->whereNumber('person')->name('people.numbers');
+            Route::put('numbers/{number}', [NumberController::class, 'update'])->whereNumber('number')->name('numbers.update');
+            Route::delete('numbers/{number}', [NumberController::class, 'destroy'])->whereNumber('number')->name('numbers.destroy');
             Route::get('people/{person}/edit', [PersonController::class, 'edit'])->name('people.edit');
             Route::put('people/{person}', [PersonController::class, 'update'])->name('people.update');
             Route::post('people/{person}/labels', LabelController::class)->name('people.labels');
@@ -379,6 +386,11 @@ Route::middleware('auth')->group(function (): void {
         Route::post('records/{type}/bulk', [RecordController::class, 'bulk'])->name('records.bulk');
         Route::post('records/{type}/filters', [RecordController::class, 'save'])->name('records.save');
         Route::delete('records/{type}/filters/{filter}', [RecordController::class, 'forget'])->scopeBindings()->name('records.forget');
+        Route::get('people/bulk', [BulkLabelController::class, 'show'])->name('people.bulk');
+        Route::post('people/bulk', [BulkLabelController::class, 'store'])->name('people.bulk.store');
+        Route::get('people/{person}/merge', [MergeController::class, 'show'])->whereNumber('person')->name('people.merge');
+        Route::post('people/{person}/merge', [MergeController::class, 'store'])->whereNumber('person')->name('people.merge.store');
+        Route::post('merges/{merge}/undo', [MergeController::class, 'undo'])->whereNumber('merge')->name('merges.undo');
         Route::delete('people/{person}', ErasePersonController::class)->name('people.erase');
         Route::get('settings/forms', [FormController::class, 'index'])->name('forms.index');
         Route::post('settings/forms', [FormController::class, 'store'])->name('forms.store');

@@ -17,6 +17,7 @@ use Linnet\Core\Number\NumberKind;
  * @property bool|null $alive null where nobody has asked
  * @property CarbonImmutable|null $looked_up_at
  * @property int|null $ambiguous_opt_out_message_id they wrote what reads like a stop, and nobody has decided yet
+ * @property string|null $label what it is called: "work"
  * @property int $rank the highest is the one texts go to
  */
 final class Number extends Model

@@ -85,6 +85,18 @@ final class Person extends Model
         return $this->hasMany(Label::class)->orderBy('name');
     }
 
+    /** @return HasMany<Record, $this> */
+    public function records(): HasMany
+    {
+        return $this->hasMany(Record::class);
+    }
+
+    /** @return HasMany<Message, $this> */
+    public function messages(): HasMany
+    {
+        return $this->hasMany(Message::class);
+    }
+
     /** @return HasMany<ExternalId, $this> */
     public function externalIds(): HasMany
     {

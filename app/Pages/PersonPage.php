@@ -12,6 +12,8 @@ use App\Models\Business;
 use App\Models\ComingText;
 use App\Models\Consent;
 use App\Models\Conversation;
+use App\Models\Merge;
+use App\Models\Number;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\Rule;
@@ -138,6 +140,20 @@ final class PersonPage
     public function rules(): Collection
     {
         return once(fn (): Collection => Rule::query()->whereNotNull('version_id')->orderBy('name')->get(['id', 'name']));
+    }
+
+    /** @return Collection<int, Number> the one texts go to first */
+    public function numbers(): Collection
+    {
+        return $this->person->numbers->sortBy([['rank', 'desc'], ['id', 'asc']])->values();
+    }
+
+    /** The last entry that was put together with theirs, as long as that can be undone. */
+    public function merge(): ?Merge
+    {
+        $merge = Merge::query()->with('staff')->where('person_id', $this->person->id)->whereNull('undone_at')->orderByDesc('id')->first();
+
+        return $merge?->canBeUndone($this->now) === true ? $merge : null;
     }
 
     public function story(): Story

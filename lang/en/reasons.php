@@ -254,6 +254,7 @@ return [
         'date_moved' => 'Ended: the date it hung on is now :to. It starts again for that one.',
         'by_rule' => 'Ended by the rule “:rule”.',
         'retired' => 'Ended: the rule was retired.',
+        'merged' => 'Ended: :staff found that two entries were one person, who is in this rule already.',
         'opted_out' => 'Follow-ups dropped: :who said stop.',
         'replied' => 'Follow-ups dropped: :who replied.',
     ],
@@ -488,6 +489,11 @@ return [
         'cleared' => ':staff decided that :who did not mean to stop.',
         'withdrawn' => ':who texted “:word”. No more texts go to this number.',
         'granted' => ':who texted “:word”. Texts may go to this number again.',
+    ],
+
+    'person' => [
+        'merged' => ':staff put the entry of :name together with this one.',
+        'split' => ':staff split two entries again that had been put together.',
     ],
 
     'staff' => [

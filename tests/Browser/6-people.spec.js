@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { clockTo, handsetOf, logIn, openPerson, reloadUntil, writeFrom } from './world.js';
+import { clockTo, expectAccessible, handsetOf, logIn, openPerson, reloadUntil, writeFrom } from './world.js';
 
 const IDA = '+447700900350';
 
@@ -78,4 +78,39 @@ test('a line is slowed down and a limit is set, with mistakes at their field', a
   await limits.getByLabel('At most in 24 hours').fill('9');
   await limits.getByRole('button').click();
   await expect(page.locator('#toast')).toContainText('The limits are changed.');
+});
+
+test('two entries of one person are put together and split again', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/people/new');
+  await page.getByLabel('First name').fill('Ana');
+  await page.getByLabel('Last name').fill('Silva');
+  await page.getByLabel('Number', { exact: true }).fill('+14165550187');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('heading', { name: 'Ana Silva' })).toBeVisible();
+  const twice = page.url();
+  await page.getByText('Add a number').click();
+  await page.getByLabel('Number', { exact: true }).fill('+1 416 555 0142');
+  await page.getByRole('button', { name: 'Add', exact: true }).first().click();
+  await expect(page.getByRole('alert')).toContainText('Ana Silva has this number');
+  await expectAccessible(page);
+
+  await page.getByRole('link', { name: 'Is Ana here twice?' }).click();
+  await expect(page.locator('tbody tr').first()).toContainText('the same name');
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'Look at both' }).first().click();
+  await page.getByRole('link', { name: 'Keep Ana Silva instead' }).click();
+  await expect(page.getByRole('heading', { name: 'What it comes to' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Put them together' }).click();
+  await expect(page.locator('.facts')).toContainText('+1 416-555-0187');
+  await expect(page.locator('.facts')).toContainText('+1 416-555-0142');
+  await expectAccessible(page);
+  const kept = page.url();
+  await page.goto(twice);
+  await expect(page).toHaveURL(kept);
+  await page.getByRole('button', { name: 'Split them again' }).click();
+  await expect(page.locator('.facts')).not.toContainText('+1 416-555-0187');
+  await page.goto(twice);
+  await expect(page.locator('.facts')).toContainText('+1 416-555-0187');
 });

@@ -4,17 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Database\DistinctValues;
 use App\Exports\CsvExport;
 use App\Exports\PeopleRows;
 use App\Exports\VCardOf;
 use App\Intake\ChangeOrigin;
 use App\Intake\RecordWriter;
+use App\Models\Audience;
 use App\Models\Business;
 use App\Models\Consent;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Staff;
+use App\Pages\PeopleQuery;
 use App\Pages\PersonPage;
 use App\Pages\Records\RecordPage;
 use App\Records\RecordForm;
@@ -31,21 +34,19 @@ use Linnet\Core\Intake\PersonInput;
 use Linnet\Core\Intake\Refused;
 use Linnet\Core\Number\NotANumber;
 use Linnet\Core\Number\Numbers;
+use Linnet\Core\Record\Change\LabelKind;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class PersonController
 {
-    public function index(Request $request): View|StreamedResponse
+    public function index(Request $request, PeopleQuery $find): View|StreamedResponse
     {
         $asked = $request->validate([
-            'find' => 'nullable|string|max:80',
+            'find' => 'nullable|string|max:80', 'audience' => 'nullable|integer', 'label' => 'nullable|string|max:70',
             'order' => 'nullable|in:name,newest',
             'as' => 'nullable|in:csv,vcard',
-        ]) + ['find' => '', 'order' => 'name', 'as' => null];
-        $query = Person::query()->with('number');
-        if (is_string($asked['find']) && $asked['find'] !== '') {
-            $query->named($asked['find']);
-        }
+        ]) + ['find' => '', 'audience' => null, 'label' => '', 'order' => 'name', 'as' => null];
+        $query = $find->of($asked);
         if ($asked['as'] !== null) {
             Gate::authorize('view');
             $type = RecordType::people();
@@ -60,6 +61,11 @@ final class PersonController
         return view('people.index', [
             'people' => $people,
             'asked' => $asked,
+            'audiences' => Gate::allows('view') ? Audience::query()->orderBy('folded')->pluck('name', 'id') : [],
+            'labels' => [
+                'tag' => DistinctValues::of('labels', 'name', ['kind' => LabelKind::Tag->value]),
+                'list' => DistinctValues::of('labels', 'name', ['kind' => LabelKind::List->value]),
+            ],
             'stopped' => $this->stopped($people->getCollection()->pluck('number.e164')->filter()->all()),
         ]);
     }

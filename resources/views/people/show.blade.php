@@ -32,21 +32,34 @@
 
             <h2 class="mt-5 mb-1">Facts</h2>
             <dl class="facts">
-                @foreach ($page->person->numbers as $number)
-                    <dt>{{ ['mobile' => 'Mobile', 'landline' => 'Landline', 'either' => 'Number', 'other' => 'Number', 'unknown' => 'Number'][$number->kind->value] }}</dt>
-                    <dd>{{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}@if ($number->kind->value === 'either') <span class="soft sm">mobile or landline: the number does not tell</span>@endif
+                @php($changes = Gate::allows('converse') && Gate::allows('view'))
+                @foreach ($page->numbers() as $number)
+                    <dt>{{ $number->label ?? ['mobile' => 'Mobile', 'landline' => 'Landline', 'either' => 'Number', 'other' => 'Number', 'unknown' => 'Number'][$number->kind->value] }}</dt>
+                    <dd>{{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}@if ($number->kind->value === 'either') <span class="soft sm">mobile or landline: the number does not tell</span>@elseif ($number->label !== null) <span class="soft sm">{{ $number->kind->value }}</span>@endif
+                        @if ($loop->first && $loop->count > 1)<br><span class="soft sm">texts go here</span>@endif
                         @if ($number->alive === false)<br><x-tone tone="bad">nobody has this number</x-tone>@elseif ($number->alive)<br><x-tone tone="well">in use</x-tone>@endif
                         @if ($number->looked_up_at)<br><span class="soft sm">looked up @time($number->looked_up_at, 'D j M H:i')</span>@endif
-                        @if ($lookup)
-                            @can('converse')@can('view')<form method="post" action="{{ route('numbers.look-up', $number) }}" class="mt-1">@csrf<button class="btn small" aria-label="Look up {{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}">Look up{{ $number->looked_up_at ? ' again' : '' }}</button></form>@endcan @endcan
+                        @if ($changes)
+                            <details><summary class="link sm min-h-6 py-0.5">Change<span class="sr-only"> {{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}</span></summary><div class="mt-1 mb-2">
+                                <form method="post" action="{{ route('numbers.update', $number) }}">@csrf @method('put')<label class="label" for="label-{{ $number->id }}">What it is called</label><div class="flex gap-2"><input class="input w-36" id="label-{{ $number->id }}" name="label" maxlength="40" value="{{ $number->label }}" placeholder="work"><button class="btn small go">Keep</button></div></form>
+                                <div class="flex gap-3 flex-wrap mt-2">
+                                    @unless ($loop->first)<form method="post" action="{{ route('numbers.update', $number) }}">@csrf @method('put')<button class="btn small" name="first" value="1">Text this one</button></form>@endunless
+                                    @if ($lookup)<form method="post" action="{{ route('numbers.look-up', $number) }}">@csrf<button class="btn small" aria-label="Look up {{ \Linnet\Core\Number\Numbers::pretty($number->e164) }}">Look up{{ $number->looked_up_at ? ' again' : '' }}</button></form>@endif
+                                    <form method="post" action="{{ route('numbers.destroy', $number) }}">@csrf @method('delete')<button class="btn small">Take it away</button></form>
+                                </div></div></details>
                         @endif
                     </dd>
                 @endforeach
+                @if ($changes)<dt><span class="sr-only">Another number</span></dt><dd><details @error('number') open @enderror><summary class="link sm min-h-6 py-0.5">Add a number</summary>
+                    <form class="mt-1 mb-2" method="post" action="{{ route('people.numbers', $page->person) }}">@csrf<label class="label" for="new-number">Number</label><input class="input w-full" id="new-number" type="tel" name="number" value="{{ old('number') }}" @error('number') aria-invalid="true" @enderror><x-error name="number" /><label class="label mt-2" for="new-label">What it is called</label><input class="input w-full" id="new-label" name="label" maxlength="40" value="{{ old('label') }}" placeholder="work"><p class="mt-2"><button class="btn small go">Add</button></p></form></details></dd>@endif
                 <dt>Zone</dt>
                 <dd>{{ implode(', ', array_map(\App\Clock\TimeFormatter::place(...), array_slice($page->receiver->zones, 0, 3))) }}{{ count($page->receiver->zones) > 3 ? ' and '.(count($page->receiver->zones) - 3).' more' : '' }}, {{ $page->person->zone ? 'set by hand' : 'from the number' }}</dd>
                 @if ($page->person->email)<dt>Email</dt><dd>{{ $page->person->email }}</dd>@endif
                 @foreach ($page->person->fields as $key => $value)<dt>{{ ucfirst(str_replace('_', ' ', $key)) }}</dt><dd>{{ is_scalar($value) ? $value : '' }}</dd>@endforeach
             </dl>
+
+            @if ($merge = $page->merge())<p class="note mt-3 sm">Another entry was put together with this one @time($merge->at, 'D j M H:i'){{ $merge->staff ? ', by '.$merge->staff->name : '' }}.@can('administer') <form class="inline" method="post" action="{{ route('merges.undo', $merge) }}">@csrf<button class="link">Split them again</button></form>@endcan</p>@endif
+            @can('administer')<p class="mt-1"><a class="link sm" href="{{ route('people.merge', $page->person) }}">Is {{ $page->receiver->who }} here twice?</a></p>@endcan
 
             <h2 class="mt-5 mb-1">Tags and lists</h2>
             <p class="labels">

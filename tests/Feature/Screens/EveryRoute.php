@@ -11,6 +11,7 @@ use App\Models\Calendar;
 use App\Models\Conversation;
 use App\Models\Form;
 use App\Models\KeptText;
+use App\Models\Merge;
 use App\Models\Note;
 use App\Models\Notice;
 use App\Models\OutboundTask;
@@ -88,6 +89,7 @@ trait EveryRoute
         Notice::query()->create(['name' => 'n', 'words' => 'Look', 'at' => now()]);
         Note::query()->create(['person_id' => $conversation->person_id, 'words' => 'Rang', 'at' => now()]);
         KeptText::query()->create(['name' => 'Hello', 'body' => 'Hello {{ first_name | or: "there" }}']);
+        Merge::query()->create(['person_id' => 1, 'gone_id' => 900, 'kept' => [], 'at' => now()->subDays(2)]);
         Audience::query()->create(['name' => 'All', 'folded' => 'all', 'of' => 'person', 'condition' => ['all' => []], 'at' => now()]);
         $this->actingAs($this->staff(Role::Administrator))->post(route('several.store'), ['audience' => 1]);
         PutAside::record(PutAside::CHANGE, 1, 'it broke', now()->toImmutable());
@@ -121,6 +123,7 @@ trait EveryRoute
             'kept' => 1,
             'audience' => 1,
             'several' => 1,
+            'merge' => 1,
             'member' => 4,
         ];
     }

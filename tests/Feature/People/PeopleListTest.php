@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\People;
+
+use App\Models\Audience;
+use App\Models\Label;
+use App\Models\Person;
+use App\Models\Role;
+use Tests\Feature\TestCase;
+
+final class PeopleListTest extends TestCase
+{
+    public function testWhatATagOrListOfManyComesToIsSaidBeforeItIsDone(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        $people = Person::query()->orderBy('id')->limit(3)->get();
+        $ids = $people->pluck('id')->all();
+        $this->post(route('people.labels', $people[0]), ['kind' => 'list', 'name' => 'Regatta', 'added' => '1']);
+        $asked = ['ticked' => $ids, 'what' => 'add list', 'name' => 'regatta'];
+        $this->get(route('people.bulk', $asked))->assertSee('1 has it already')->assertSee('Do it for 2')
+            ->assertSee('No rule that is on begins by it');
+        $this->post(route('people.bulk.store'), $asked)->assertSessionHas('done', 'It is done for 2.');
+        self::assertSame(3, Label::query()->where('kind', 'list')->where('folded', 'regatta')->count());
+        $this->post(route('people.bulk.store'), ['what' => 'remove list'] + $asked)->assertSessionHas('done', 'It is done for 3.');
+        $this->get(route('people.bulk', ['what' => 'add tag', 'name' => 'x']))->assertSessionHasErrors(['ticked' => 'Tick some first.']);
+    }
+
+    public function testTheListHoldsThoseOfAnAudienceAndOfALabel(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        [$one, $other] = Person::query()->with('number')->orderBy('id')->limit(2)->get()->all();
+        $this->post(route('people.labels', $one), ['kind' => 'tag', 'name' => 'Rower', 'added' => '1']);
+        $audience = Audience::query()->create([
+            'name' => 'Rowers', 'folded' => 'rowers', 'of' => 'person', 'condition' => ['tag' => 'rower'], 'at' => now(),
+        ]);
+        foreach ([['audience' => $audience->id], ['label' => 'tag:Rower']] as $asked) {
+            $this->get(route('people.index', $asked))->assertSee(route('people.show', $one).'"', false)
+                ->assertDontSee(route('people.show', $other).'"', false);
+        }
+        $this->get(route('people.index', ['label' => 'list:Rower']))->assertSee('Nobody here that is so.');
+    }
+}
