@@ -91,6 +91,7 @@ use App\Http\Controllers\TrialController;
 use App\Http\Controllers\WhyNotController;
 use App\Http\Controllers\WordsController;
 use App\Http\Middleware\PreserveSession;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
@@ -113,6 +114,8 @@ Route::get('l/{code}', OpenLinkController::class)
     ->name('links.open');
 
 Route::middleware('throttle:forms')->group(function (): void {
+    Route::get('f/{form}/colours.css', [PublicFormController::class, 'colours'])->withoutMiddleware('web')->name('forms.colours');
+    Route::post('f/{form}/post', [PublicFormController::class, 'post'])->withoutMiddleware(ValidateCsrfToken::class)->name('forms.post');
     Route::get('f/{form}', [PublicFormController::class, 'show'])->name('forms.public');
     Route::post('f/{form}', [PublicFormController::class, 'store'])->name('forms.send');
     Route::get('invitations/{token}', [InvitationController::class, 'show'])->name('invitations.show');
@@ -394,6 +397,7 @@ Route::middleware('auth')->group(function (): void {
         Route::delete('people/{person}', ErasePersonController::class)->name('people.erase');
         Route::get('settings/forms', [FormController::class, 'index'])->name('forms.index');
         Route::post('settings/forms', [FormController::class, 'store'])->name('forms.store');
+        Route::get('settings/forms/{form}', [FormController::class, 'edit'])->name('forms.edit');
         Route::put('settings/forms/{form}', [FormController::class, 'update'])->name('forms.update');
         Route::get('settings', [SettingsController::class, 'index'])->name('settings.index');
         Route::get('settings/staff', [StaffController::class, 'index'])->name('staff.index');

@@ -14,13 +14,14 @@ use App\Intake\RecordWriter;
 use App\Models\ChangeKind;
 use App\Models\Consent;
 use App\Models\Form;
+use App\Models\FormSend;
 use App\Models\Line;
 use App\Models\Number;
 use App\Models\Person;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\TextOrigin as From;
+use Linnet\Core\Intake\Cleaned;
 use Linnet\Core\Intake\PersonInput;
-use Linnet\Core\Number\PhoneNumber;
 use Linnet\Core\Reason;
 use Psr\Clock\ClockInterface;
 
@@ -44,18 +45,24 @@ final readonly class Sent
     /**
      * What a stranger says changes nothing of somebody who is known until their number has confirmed it, and tells nobody what is known.
      *
-     * @param  string|null  $name  plain letters
      * @return Reason|null why nothing can be asked back of anybody just now; null where all is well
      */
-    public function submit(Form $form, PhoneNumber $number, ?string $name, bool $agrees, ?string $from): ?Reason
+    public function submit(Form $form, Filled $filled, ?string $from): ?Reason
     {
         return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
-            $form, $number, $name, $agrees, $from,
+            $form, $filled, $from,
         ): ?Reason {
+            [$number, $name, $agrees] = [$filled->number, $filled->name, $filled->agrees];
             $origin = ChangeOrigin::form($form->name);
             $isKnown = Number::query()->where('e164', $number->e164)->exists();
             $person = $this->writer->person(
-                new PersonInput(number: $number, own: array_filter(['first_name' => $isKnown ? null : $name])),
+                $isKnown
+                    ? new PersonInput(number: $number)
+                    : new PersonInput(
+                        number: $number, email: $filled->own['email'] ?? null,
+                        own: array_filter(['first_name' => $name, 'last_name' => $filled->own['last_name'] ?? null]),
+                        fields: $filled->fields,
+                    ),
                 $origin,
             );
             PersonLocks::wait([$person->id]);
@@ -65,7 +72,15 @@ final readonly class Sent
                     array_filter(['form' => $form->key, 'name' => $name]),
                 ),
             );
-            if (! $agrees || $form->wording === null) {
+            $record = $form->adds === null
+                ? null
+                : $this->writer->upsert(new Cleaned($form->adds, null, new PersonInput(number: $number), $filled->record), $origin);
+            $agrees = $agrees && $form->wording !== null;
+            FormSend::query()->create([
+                'form_id' => $form->id, 'person_id' => $person->id, 'record_id' => $record?->recordId, 'agreed' => $agrees,
+                'at' => $unit->now,
+            ]);
+            if (! $agrees) {
                 return null;
             }
             $agreed = [

@@ -39,7 +39,7 @@ final readonly class Merging
         'numbers' => [], 'consents' => [], 'changes' => [], 'traces' => [], 'messages' => [], 'runs' => [], 'external_ids' => [],
         'labels' => ['kind', 'folded'], 'wording_uses' => ['wordings', 'wording'], 'codes' => [], 'notices' => [], 'tasks' => [],
         'outbound_tasks' => [], 'confirmations' => [], 'trials' => [], 'own_texts' => ['rule_id', 'record_id', 'name'],
-        'rehearsed_runs' => [], 'rehearsed_texts' => [], 'scheduled_texts' => [], 'notes' => [],
+        'rehearsed_runs' => [], 'rehearsed_texts' => [], 'scheduled_texts' => [], 'notes' => [], 'form_sends' => [],
         'several_people' => ['several_id', 'record_id'], 'records' => [],
     ];
 

@@ -19,7 +19,7 @@ final readonly class Erasing
     /** Everything that is about one person and nothing else. */
     private const THEIRS = [
         'labels', 'notices', 'notes', 'tasks', 'outbound_tasks', 'external_ids', 'consents', 'confirmations', 'wording_uses', 'numbers',
-        'rehearsed_texts', 'rehearsed_runs', 'scheduled_texts', 'several_people', 'merges',
+        'rehearsed_texts', 'rehearsed_runs', 'scheduled_texts', 'several_people', 'merges', 'form_sends',
     ];
 
     public function __construct(private ClockInterface $clock)

@@ -54,6 +54,7 @@ const screens = [
   '/rules/1/runs',
   '/starters',
   '/settings/forms',
+  '/settings/forms/hire',
   '/settings/wordings',
   '/settings/wordings/water-level',
   '/f/hire',

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { clockTo, expectAccessible, handsetOf, logIn, writeFrom } from './world.js';
+import { clockTo, expectAccessible, handsetOf, logIn, readCode, writeFrom } from './world.js';
 
 const MINE = '+447700900318';
 
@@ -24,4 +24,25 @@ test('a keyword with a pool of three is tried, then texted five times: each word
     await expect(page.locator('#texts .says')).toHaveCount(said + i + 1);
     await expect(page.locator('#texts .says').last()).toHaveText(wordings[i % 3]);
   }
+});
+
+test('a word and a form are read from their codes by another’s reader', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/keywords');
+  await page.getByText('QR code and link').first().click();
+  const code = page.locator('.qr svg').first();
+  expect(await readCode(code)).toMatch(/^sms:\+447700900\d{3}\?body=[A-Z%0-9]+$/);
+  await expectAccessible(page);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Keep it as a picture (SVG)' }).first().click(),
+  ]);
+  expect(file.suggestedFilename()).toMatch(/^keyword-.+\.svg$/);
+
+  await page.goto('/settings/forms');
+  await page.getByRole('link', { name: 'Ask about hire' }).click();
+  await page.getByText('QR code', { exact: true }).click();
+  expect(await readCode(page.locator('.qr svg'))).toBe(
+    await page.locator('aside a[href*="/f/hire"]').first().getAttribute('href'),
+  );
 });

@@ -1,6 +1,8 @@
 import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect } from '@playwright/test';
+import readQr from 'jsqr';
+import { PNG } from 'pngjs';
 import { clockFile, standins } from '../../playwright.config.js';
 
 /** Sets the clock that Linnet and the stand-ins share; it stands still there. */
@@ -117,4 +119,12 @@ export async function expectAccessible(page) {
   found.push(...(await broken(['color-contrast'])));
   await page.emulateMedia({ colorScheme: 'light' });
   expect(found).toEqual([]);
+}
+
+/** What a QR code says, by somebody else's reader, from its picture. */
+export async function readCode(code) {
+  await expect(code).toBeVisible();
+  const picture = PNG.sync.read(await code.screenshot());
+  const read = readQr.default ?? readQr;
+  return read(new Uint8ClampedArray(picture.data), picture.width, picture.height)?.data;
 }

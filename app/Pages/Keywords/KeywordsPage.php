@@ -56,6 +56,14 @@ final readonly class KeywordsPage
         $this->rows = $rows;
     }
 
+    /** The number to text its words to; null where no line can be texted. */
+    public function numberOf(KeywordRow $row): ?string
+    {
+        $keys = $row->listens->lines;
+
+        return $this->lines->first(fn (Line $line): bool => $keys === [] || in_array($line->key, $keys, true))?->number;
+    }
+
     private static function rank(KeywordRow $row): int
     {
         return $row->rule->power === ActivationState::On ? 0 : 1;

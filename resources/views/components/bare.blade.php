@@ -1,4 +1,4 @@
-@props(['title', 'brand' => null])
+@props(['title', 'brand' => null, 'style' => null])
 <!doctype html>
 <html lang="en-GB">
 <head>
@@ -7,6 +7,7 @@
     <title>{{ $title }} · {{ $brand ?? 'Linnet' }}</title>
     <link rel="icon" href="/favicon.svg" type="image/svg+xml">
     @vite(['resources/css/app.css', 'resources/js/app.js'])
+    @if ($style)<link rel="stylesheet" href="{{ $style }}">@endif
 </head>
 <body>
     <main class="log-in">

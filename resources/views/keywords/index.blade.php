@@ -10,7 +10,8 @@
                 <div class="table-wrap"><table class="table">
                     <thead><tr><th scope="col">Words</th><th scope="col">Start</th><th scope="col">On</th><th scope="col" class="n">Began</th></tr></thead>
                     <tbody>@foreach ($page->rows as $row)<tr>
-                        <td><b>{{ implode(', ', $row->listens->keywords->words) }}</b><br><span class="soft sm">{{ $row->how() }}</span></td>
+                        <td><b>{{ implode(', ', $row->listens->keywords->words) }}</b><br><span class="soft sm">{{ $row->how() }}</span>
+                            @if (($number = $page->numberOf($row)) !== null)<x-qr :text="'sms:'.$number.'?body='.rawurlencode(mb_strtoupper($row->listens->keywords->words[0]))" says="Texting {{ $row->listens->keywords->words[0] }} as a QR code" :file="'keyword-'.Str::slug($row->listens->keywords->words[0])" label="QR code and link" />@endif</td>
                         <td><a class="link" href="{{ route('rules.show', $row->rule) }}">{{ $row->rule->name }}</a>@unless ($row->rule->power->value === 'on')<br>@tone('held', $row->isPublished ? 'off' : 'not published', 'pause')@endunless
                             @foreach ($row->shared as [$other, $words])<br><span class="sm held">“{{ implode('”, “', $words) }}” is a word of <a class="link" href="{{ route('rules.show', $other) }}">{{ $other->name }}</a> too: only one of them can be on.</span>@endforeach</td>
                         <td>{{ $row->lines === [] ? 'every line' : implode(', ', $row->lines) }}</td>

@@ -8,12 +8,16 @@ use App\Models\Change;
 use App\Models\ChangeKind;
 use App\Models\Consent;
 use App\Models\Form;
+use App\Models\FormSend;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\Number;
 use App\Models\Person;
+use App\Models\Record;
 use App\Models\Role;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use Tests\Feature\TestCase;
 
 final class FormTest extends TestCase
@@ -186,5 +190,76 @@ final class FormTest extends TestCase
         $this->put('/settings/forms/ask-about-hire', ['name' => 'Ask about hire'])->assertSessionHasNoErrors();
 
         $this->get('/f/ask-about-hire')->assertNotFound();
+    }
+
+    public function testItAsksForMoreAndAddsARecordAndChangesNothingOfSomebodyKnown(): void
+    {
+        $asks = ['person.email', 'booking.places', 'booking.lesson'];
+        $form = $this->form(['adds' => 'booking', 'asks' => $asks, 'required' => ['booking.places']]);
+        $this->get('/f/try')->assertSee('Your email')->assertSee('name="booking_places"', false);
+        $this->post('/f/try', ['number' => '07700 900555'])->assertSessionHasErrors(['booking_places' => 'This is needed.']);
+        $this->post('/f/try', ['number' => '07700 900555', 'booking_places' => 'many'])->assertSessionHasErrors('booking_places');
+        $said = ['number' => '07700 900555', 'booking_places' => '2', 'booking_lesson' => 'Canoe for two'];
+        $this->post('/f/try', ['person_email' => 'no'] + $said)->assertSessionHasErrors('person_email');
+        $said['person_email'] = 'Otti@example.org';
+        $this->post('/f/try', $said)->assertSessionHas('sent');
+        $otti = $this->person('+447700900555');
+        $booking = Record::query()->where('person_id', $otti->id)->sole();
+        self::assertSame(['otti@example.org', 2, 'Canoe for two'], [$otti->email, $booking->values['places'], $booking->values['lesson']]);
+
+        $this->post('/f/try', ['person_email' => 'thief@example.org', 'name' => 'Thief'] + $said)->assertSessionHas('sent');
+        self::assertSame(['otti@example.org', null], [$otti->refresh()->email, $otti->first_name]);
+        $this->get(route('forms.edit', $form))->assertSee('sent in 2 times')->assertSee('Canoe for two');
+    }
+
+    public function testAPageOfSomebodysMaySendItInWhereItsOriginIsNamedAndNoOther(): void
+    {
+        $this->form(['origins' => "https://www.osierquay.example\nhttps://shop.osierquay.example/"]);
+        Auth::logout();
+        $post = fn (?string $origin, array $headers = []): TestResponse => $this->post(
+            '/f/try/post', ['number' => '07700 900555'], array_filter(['Origin' => $origin]) + $headers,
+        );
+        $post(null)->assertForbidden();
+        $post('https://elsewhere.example')->assertForbidden();
+        $post('https://www.osierquay.example.elsewhere.example')->assertForbidden();
+        self::assertSame(0, FormSend::query()->count());
+        $post('https://www.osierquay.example')->assertOk()->assertSee('Thank you.');
+        $post('https://shop.osierquay.example', ['Accept' => 'application/json'])->assertOk()->assertExactJson(['sent' => true])
+            ->assertHeader('Access-Control-Allow-Origin', 'https://shop.osierquay.example');
+        $this->post('/f/try/post', ['number' => 'none'], ['Origin' => 'https://shop.osierquay.example'])->assertStatus(422)
+            ->assertSee('value="none"', false);
+        self::assertSame(2, FormSend::query()->count());
+
+        self::assertStringContainsString("frame-ancestors 'none'", (string) $this->get('/f/try')->headers->get('Content-Security-Policy'));
+        $framed = $this->get('/f/try?embedded=1')->assertSee('/f/try/post');
+        self::assertStringContainsString(
+            'frame-ancestors https://www.osierquay.example https://shop.osierquay.example;',
+            (string) $framed->headers->get('Content-Security-Policy'),
+        );
+        self::assertFalse($framed->headers->has('X-Frame-Options'));
+    }
+
+    public function testItsColourCanBeReadAndItsWordingsAreKept(): void
+    {
+        $form = $this->form(['colour' => '#4C6B45', 'wording' => self::WORDING]);
+        $this->get('/f/try')->assertSee('/f/try/colours.css');
+        $this->get('/f/try/colours.css')->assertHeader('Content-Type', 'text/css; charset=utf-8')->assertSee('background:#4c6b45');
+        foreach ([['colour' => '#ffee00'], ['colour' => 'red;}'], ['origins' => 'https://a b'], ['back' => 'javascript:1']] as $wrong) {
+            $this->put(route('forms.update', $form), ['name' => 'Try', 'on' => '1'] + $wrong)
+                ->assertSessionHasErrors(array_key_first($wrong));
+        }
+        $this->put(route('forms.update', $form), ['name' => 'Try', 'on' => '1', 'wording' => 'Only in spring.', 'colour' => '#4C6B45']);
+        $this->get(route('forms.edit', $form))->assertSeeInOrder(['Only in spring.', self::WORDING]);
+    }
+
+    /** @param  array<string, mixed>  $with */
+    private function form(array $with): Form
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        $this->post(route('forms.store'), ['name' => 'Try']);
+        $form = Form::query()->where('key', 'try')->sole();
+        $this->put(route('forms.update', $form), ['name' => 'Try', 'on' => '1'] + $with)->assertSessionHasNoErrors();
+
+        return $form->refresh();
     }
 }

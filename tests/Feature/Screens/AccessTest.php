@@ -60,6 +60,7 @@ final class AccessTest extends TestCase
         'record-types.fields.bring-back' => 'administer', 'calendars.store' => 'administer', 'calendars.destroy' => 'administer',
         'tokens.store' => 'administer', 'tokens.destroy' => 'administer', 'numbers.doubt' => 'converse', 'notices.put-away' => 'converse',
         'people.bulk' => 'administer', 'people.bulk.store' => 'administer',
+        'forms.edit' => 'administer',
         'people.merge' => 'administer', 'people.merge.store' => 'administer', 'merges.undo' => 'administer',
         'audiences.index' => 'view', 'audiences.show' => 'view', 'audiences.count' => 'view', 'audiences.tried' => 'view',
         'audiences.completions' => 'view', 'audiences.store' => 'administer', 'audiences.update' => 'administer',

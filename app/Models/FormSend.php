@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A form was sent in.
+ *
+ * @property int $id
+ * @property int $form_id
+ * @property int $person_id
+ * @property int|null $record_id what came of it
+ * @property bool $agreed
+ * @property CarbonImmutable $at
+ * @property-read Person $person
+ * @property-read Record|null $record
+ */
+final class FormSend extends Model
+{
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['agreed' => 'boolean', 'at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Person, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
+    }
+
+    /** @return BelongsTo<Record, $this> */
+    public function record(): BelongsTo
+    {
+        return $this->belongsTo(Record::class);
+    }
+}
