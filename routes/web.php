@@ -17,6 +17,7 @@ use App\Http\Controllers\DoubtController;
 use App\Http\Controllers\ErasePersonController;
 use App\Http\Controllers\FieldController;
 use App\Http\Controllers\FormController;
+use App\Http\Controllers\GiveBackController;
 use App\Http\Controllers\HolidaysController;
 use App\Http\Controllers\HomeController;
 use App\Http\Controllers\ImportController;
@@ -151,6 +152,7 @@ Route::middleware('auth')->group(function (): void {
             ->middleware(PreserveSession::class)
             ->name('people.moment');
         Route::post('people/{person}/texts', [TextByHandController::class, 'store'])->whereNumber('person')->name('people.texts.store');
+        Route::post('runs/{run}/give-back', GiveBackController::class)->whereNumber('run')->name('runs.give-back');
         Route::put('scheduled-texts/{scheduled}', [ScheduledTextController::class, 'update'])
             ->whereNumber('scheduled')
             ->name('scheduled-texts.update');

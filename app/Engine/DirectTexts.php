@@ -55,6 +55,7 @@ final readonly class DirectTexts
                 // The line last used with them is another, perhaps.
                 ForecastMark::leave([$personId]);
                 self::answered($personId, $line->id, $this->clock->now());
+                $unit->conductor->wrote($personId, $staff->name);
             }
 
             return $refused;

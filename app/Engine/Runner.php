@@ -186,6 +186,16 @@ final readonly class Runner
         return $this->detour($runId, $place, new Reason('run.hurried', ['staff' => $staff]), Detour::past(...));
     }
 
+    /** A run that stood aside since one of us wrote to its person goes on; false where it did not stand aside. */
+    public function giveBack(int $runId, string $staff): bool
+    {
+        return $this->inTransaction(function (UnitOfWork $unit) use ($runId, $staff): bool {
+            $run = $unit->runs->run($runId);
+
+            return $run !== null && $unit->conductor->giveBack($run, $staff);
+        }, self::personOf('runs', $runId));
+    }
+
     /** Somebody decided that a run does not do the step it stands at: a text that waits there is dropped. */
     public function skipStep(int $runId, string $place, string $staff): bool
     {
@@ -301,7 +311,8 @@ final readonly class Runner
                 if ($run->state->awaits !== null) {
                     $unit->outbound->drop($run, new DropText($run->state->awaits, $reason));
                 }
-                $run->state = $state;
+                // Whoever moves it on has given it back.
+                $run->state = $state->with(['aside' => false]);
                 $unit->runs->note($reason, $run->ruleId, $run, $run->subject);
                 $state->isOver() ? $unit->runs->save($run, null) : $unit->conductor->advance($run);
             }

@@ -107,9 +107,12 @@ final readonly class ScheduledTexts
             $refused = $this->direct->send(
                 $unit, $person, $text->line, TextOrigin::Staff, $text->body, "scheduled/$text->id", $text->number, $text->staff_id,
             );
-            $refused === null
-                ? DirectTexts::answered($text->person_id, $text->line_id, $text->at)
-                : $this->refuse($unit, $text, $person->called, $refused);
+            if ($refused === null) {
+                DirectTexts::answered($text->person_id, $text->line_id, $text->at);
+                $unit->conductor->wrote($text->person_id, (string) Staff::query()->whereKey($text->staff_id)->value('name'));
+            } else {
+                $this->refuse($unit, $text, $person->called, $refused);
+            }
             $text->delete();
             ForecastMark::leave([$text->person_id]);
 

@@ -20,6 +20,7 @@ use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\AgainPolicy;
 use Linnet\Core\Rule\Condition\Conditions;
 use Linnet\Core\Rule\Needs;
+use Linnet\Core\Rule\OnWriting;
 
 /** Takes what happens through start, advance and gate, on books that are real or of paper: life and rehearsal alike. */
 final readonly class Conductor
@@ -143,7 +144,7 @@ final readonly class Conductor
     /** @param  OutText|null  $ask a text of the run to put before the gate again first */
     public function advance(Run $run, ?OutText $ask = null): void
     {
-        if ($run->state->isOver()) {
+        if ($run->state->isOver() || $run->state->aside) {
             return;
         }
         for ($looks = 0; $looks < self::LOOKS; $looks++) {
@@ -181,8 +182,43 @@ final readonly class Conductor
             return false;
         }
         $run->state = $run->state->deciding($name, $change($run->state->own[$name] ?? new OwnText));
-        // While its rule is paused nothing of it moves.
-        $run->power === ActivationState::On ? $this->advance($run, $text) : $this->runs->keep($run);
+        // While its rule is paused, or it stands aside, nothing of it moves.
+        $run->power === ActivationState::On && ! $run->state->aside ? $this->advance($run, $text) : $this->runs->keep($run);
+
+        return true;
+    }
+
+    /** One of us writes to somebody: their runs stop, or stand aside, as their rules say. */
+    public function wrote(int $personId, string $staff): void
+    {
+        foreach ($this->runs->liveOf($personId) as $run) {
+            if ($run->rule->stopEarly->onWriting === null || $run->state->isOver() || $run->state->aside) {
+                continue;
+            }
+            if ($run->rule->stopEarly->onWriting === OnWriting::StandAside) {
+                $run->state = $run->state->with(['aside' => true]);
+                $reason = new Reason('run.aside', ['staff' => $staff]);
+            } else {
+                $reason = new Reason('stop.we_wrote', ['staff' => $staff]);
+                $run->state->awaits === null || $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
+                $run->state = $run->state->over('we_wrote');
+            }
+            $this->runs->note($reason, $run->ruleId, $run, $run->subject);
+            $this->runs->save($run, null);
+        }
+    }
+
+    /** @return bool false where it did not stand aside */
+    public function giveBack(Run $run, string $staff): bool
+    {
+        if (! $run->state->aside || $run->state->isOver()) {
+            return false;
+        }
+        $run->state = $run->state->with(['aside' => false]);
+        $this->runs->note(new Reason('run.given_back', ['staff' => $staff]), $run->ruleId, $run, $run->subject);
+        $run->power === ActivationState::On
+            ? $this->advance($run, $run->state->awaits === null ? null : $this->effects->text($run, $run->state->awaits))
+            : $this->runs->keep($run);
 
         return true;
     }

@@ -25,6 +25,7 @@ final readonly class RunState
      * @param  array<string, string>  $said  what texts may merge: answer, remark, said
      * @param  string|null  $sent  name of the last text to its person that passed the gate
      * @param  array<string, OwnText>  $own  what somebody decided of its texts, by their names
+     * @param  bool  $aside  one of us wrote to its person: it does nothing until it is given back
      */
     public function __construct(
         public ?string $step,
@@ -45,6 +46,7 @@ final readonly class RunState
         public array $said = [],
         public ?string $sent = null,
         public array $own = [],
+        public bool $aside = false,
     ) {
     }
 

@@ -34,7 +34,11 @@ final class Forecast
             $later = $sheet->agenda->dueAt("text:$key");
             // What somebody decided of it can be taken back as long as its moment has not come.
             $leftOut = $text->state === TextState::Dropped && $text->own() !== null;
-            if ($run === null || $text->to->personId === null || ($text->state === TextState::Dropped && ! $leftOut)) {
+            // What stands aside waits for somebody to give it back.
+            if ($run === null || $run->state->aside || $text->to->personId === null) {
+                continue;
+            }
+            if ($text->state === TextState::Dropped && ! $leftOut) {
                 continue;
             }
             // What comes up by then and has still to wait is left to a forecast that looks further.

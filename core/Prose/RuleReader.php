@@ -90,7 +90,7 @@ final class RuleReader
 
         return $document + ($began ?? []) + array_intersect_key($closing, ['goal' => 1, 'release' => 1, 'days' => 1]) + [
             'again' => $closing['again'] ?? ['policy' => 'once_per_occasion'],
-            'stop_early' => ['reply' => $closing['reply'] ?? true] + (isset($closing['while']) ? ['while' => $closing['while']] : []),
+            'stop_early' => ['reply' => $closing['reply'] ?? true] + array_intersect_key($closing, ['while' => 1, 'we_write' => 1]),
             'steps' => $read,
         ];
     }
@@ -178,7 +178,7 @@ final class RuleReader
                 continue;
             }
             foreach ($read as $key => $value) {
-                $this->lines[in_array($key, ['reply', 'while'], true) ? "\$.stop_early.$key" : "\$.$key"] = $node->line();
+                $this->lines[in_array($key, ['reply', 'while', 'we_write'], true) ? "\$.stop_early.$key" : "\$.$key"] = $node->line();
                 if (array_key_exists($key, $closing)) {
                     $this->errors[] = $node->located(new ProseError(1, 1, new Reason('prose.said_twice')), $from);
                 }

@@ -311,13 +311,13 @@ final class RuleWriter
     private function closing(array $document): array
     {
         $stop = is_array($document['stop_early']) ? $document['stop_early'] : [];
-        $said = ['reply' => $stop['reply'] ?? null, 'while' => $stop['while'] ?? null] + $document;
+        $said = ['reply' => $stop['reply'] ?? null, 'while' => $stop['while'] ?? null, 'we_write' => $stop['we_write'] ?? null] + $document;
         $lines = [];
         $on = is_array($document['trigger']) && is_string($document['trigger']['on'] ?? null) ? $document['trigger']['on'] : '';
         foreach (array_intersect(Closing::KEYS, array_keys(array_filter($said, fn (mixed $value): bool => $value !== null))) as $key) {
             $parts = Sentences::write($this->language->closing($this->type, $on), [$key => $said[$key]]);
             $lines[] = new Line(
-                LineKind::Closing, 0, $parts, path: in_array($key, ['reply', 'while'], true) ? "\$.stop_early.$key" : "\$.$key",
+                LineKind::Closing, 0, $parts, path: in_array($key, ['reply', 'while', 'we_write'], true) ? "\$.stop_early.$key" : "\$.$key",
             );
         }
 

@@ -201,6 +201,8 @@ final class Rehearsal
             WorldEventKind::Release => $this->staff->release($event->key),
             WorldEventKind::Stop => $this->staff->stop((int) $person, $event->key),
             WorldEventKind::Skip => $this->staff->skip((int) $person, $event->key),
+            WorldEventKind::Wrote => $this->staff->write((int) $person),
+            WorldEventKind::GiveBack => $this->staff->giveBack((int) $person, $event->key),
             WorldEventKind::OwnText => $this->staff->decide((int) $person, $event->key, $event->text, $event->own),
         };
     }

@@ -67,6 +67,18 @@ final readonly class StaffActs
         }
     }
 
+    public function write(int $person): void
+    {
+        $this->engine->conductor->wrote($person, $this->somebody());
+    }
+
+    public function giveBack(int $person, string $key): void
+    {
+        foreach ($this->sheet->live[$person] ?? [] as $run) {
+            $run->rule->key === $key && $this->engine->conductor->giveBack($run, $this->somebody());
+        }
+    }
+
     public function skip(int $person, string $key): void
     {
         foreach ($this->sheet->texts as $text) {

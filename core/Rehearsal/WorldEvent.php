@@ -69,7 +69,10 @@ final readonly class WorldEvent
             WorldEventKind::Start => $event(key: $doc->name('rule'), record: $doc->has('record') ? $doc->name('record') : null),
             WorldEventKind::Rule => $event(key: $doc->name('rule'), power: $doc->choice('power', ActivationState::class)),
             WorldEventKind::Line => $event(key: $doc->name('line'), power: $doc->choice('power', ActivationState::class)),
-            WorldEventKind::Release, WorldEventKind::Stop, WorldEventKind::Skip => $event(key: $doc->name('rule')),
+            WorldEventKind::Release, WorldEventKind::Stop, WorldEventKind::Skip, WorldEventKind::GiveBack => $event(
+                key: $doc->name('rule'),
+            ),
+            WorldEventKind::Wrote => $event(),
             WorldEventKind::OwnText => $event(key: $doc->name('rule'), text: $doc->name('step'), own: new OwnText(
                 $doc->has('words') ? $doc->text('words', 2000) : null,
                 $doc->has('to') ? Moment::read($doc, 'to') : null,

@@ -24,6 +24,10 @@ enum WorldEventKind: string
     case Release = 'release';
     /** Somebody stops what a rule does for a person. */
     case Stop = 'stop';
+    /** One of us writes to a person by hand. */
+    case Wrote = 'wrote';
+    /** A run that stood aside since then goes on. */
+    case GiveBack = 'give_back';
     /** Somebody leaves out the texts of a rule that wait for a person. */
     case Skip = 'skip';
     /** Somebody decides of one text of a rule to a person, before it leaves. */
@@ -49,7 +53,8 @@ enum WorldEventKind: string
             self::Rule => ['rule', 'power'],
             self::Line => ['line', 'power'],
             self::Release => ['rule'],
-            self::Stop, self::Skip => ['person', 'rule'],
+            self::Stop, self::Skip, self::GiveBack => ['person', 'rule'],
+            self::Wrote => ['person'],
             self::OwnText => ['person', 'rule', 'step', 'words', 'to', 'skip'],
         };
     }

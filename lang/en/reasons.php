@@ -254,12 +254,15 @@ return [
         'date_moved' => 'Ended: the date it hung on is now :to. It starts again for that one.',
         'by_rule' => 'Ended by the rule “:rule”.',
         'retired' => 'Ended: the rule was retired.',
+        'we_wrote' => 'Ended: :staff wrote to them.',
         'merged' => 'Ended: :staff found that two entries were one person, who is in this rule already.',
         'opted_out' => 'Follow-ups dropped: :who said stop.',
         'replied' => 'Follow-ups dropped: :who replied.',
     ],
 
     'run' => [
+        'aside' => 'It stands aside: :staff wrote to them. It goes on once it is given back.',
+        'given_back' => ':staff gave it back: it goes on.',
         'no_date' => 'Ended: the :field it was to wait for is missing.',
         'text_never_left' => 'The text before never left, so what was to follow it is not sent.',
         'not_going_on' => 'Not gone on: :because',

@@ -8,7 +8,9 @@ use App\Counts\AccountOffsets;
 use App\Engine\Outbox;
 use App\Engine\OwnTexts;
 use App\Engine\Runner;
+use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\Labels;
+use App\Engine\Store\UnitOfWork;
 use App\Engine\WhichText;
 use App\Engine\Worker;
 use App\Inbound\InboundTexts;
@@ -265,6 +267,12 @@ final class LiveWorld
                 ->orderBy('id')
                 ->pluck('id')
                 ->each(fn (int $run) => $runner->stopBy($run, $staff->name)),
+            WorldEventKind::Wrote => UnitOfWork::transaction(
+                $event->at, resolve(DatabaseSideEffects::class), fn (UnitOfWork $unit) => $unit->conductor->wrote((int) $id, $staff->name),
+                [(int) $id],
+            ),
+            WorldEventKind::GiveBack => Run::query()->where('rule_id', $rule()?->id)->where('person_id', $id)->where('live', true)
+                ->orderBy('id')->pluck('id')->each(fn (int $run) => $runner->giveBack($run, $staff->name)),
             WorldEventKind::Skip => array_map(
                 fn (int $text) => $this->skip(Message::query()->with('run')->findOrFail($text), $staff), $this->waiting($rule(), $id),
             ),

@@ -128,7 +128,7 @@ final class RandomWorlds
     {
         $rule = (string) Chance::one($this->rules)->key;
         $person = $this->somebody();
-        match (mt_rand(0, 25)) {
+        match (mt_rand(0, 27)) {
             18, 19, 20, 21, 22, 23, 24, 25 => $this->meet(Chance::one($this->rules), $at, $i, $person),
             0, 1, 2 => (function () use ($at, $i, $person): void {
                 [$type, $values] = $this->something($i);
@@ -147,6 +147,7 @@ final class RandomWorlds
             12 => $this->worlds->event($at, 'fate', [
                 'person' => $person, 'fate' => Chance::one(['failed', 'undeliverable', 'link_opened']), 'of_rule' => $rule,
             ]),
+            26, 27 => $this->act(Chance::one(['wrote', 'give_back']), $at, $person, $rule),
             13 => $this->worlds->event($at, 'start', ['person' => $person, 'rule' => $rule]),
             14 => Chance::is(50)
                 ? $this->worlds->event($at, 'release', ['rule' => $rule])
@@ -168,7 +169,9 @@ final class RandomWorlds
 
     private function act(string $what, string $at, string $person, string $rule): void
     {
-        $what === 'own_text' ? $this->decide($at, $person) : $this->worlds->event($at, $what, ['person' => $person, 'rule' => $rule]);
+        $what === 'own_text'
+            ? $this->decide($at, $person)
+            : $this->worlds->event($at, $what, ['person' => $person] + ($what === 'wrote' ? [] : ['rule' => $rule]));
     }
 
     /** Somebody decides of one of the texts of a rule. */

@@ -51,7 +51,7 @@ final readonly class WrittenLine
         return $this->isMovable() ||
             ($this->line->kind === LineKind::Branch && $this->sentence() !== 'go on') ||
             ($this->line->kind === LineKind::Closing &&
-                in_array($this->line->path, ['$.stop_early.while', '$.goal', '$.release', '$.days'], true));
+                in_array($this->line->path, ['$.stop_early.while', '$.stop_early.we_write', '$.goal', '$.release', '$.days'], true));
     }
 
     /** Nothing is done here: said, not written. */

@@ -18,7 +18,7 @@ use Linnet\Core\Prose\Vocabulary\Vocabulary;
 final class Closing
 {
     /** The keys of the document in the order in which they are said; each is a sentence of its own. */
-    public const KEYS = ['reply', 'while', 'again', 'goal', 'release', 'days'];
+    public const KEYS = ['reply', 'we_write', 'while', 'again', 'goal', 'release', 'days'];
 
     /** @var array<string, Phrase> */
     private array $made = [];
@@ -48,6 +48,19 @@ final class Closing
                 Make::seq(
                     Make::means(['reply' => false]), 'it', Make::turn('goes on even if they reply', 'stop'),
                     Make::any(', and stops only when they say stop', Make::also('')),
+                ),
+            ),
+            'we_write' => Make::any(
+                Make::seq(
+                    Make::means(['we_write' => 'stop']), 'it',
+                    Make::any(Make::turn('stops as soon as one of us writes to them', 'stop'), Make::also('stops when one of us writes to them')),
+                ),
+                Make::seq(
+                    Make::means(['we_write' => 'stand_aside']), 'it',
+                    Make::any(
+                        Make::turn('stands aside as soon as one of us writes to them', 'stop'),
+                        Make::also('stands aside when one of us writes to them'),
+                    ),
                 ),
             ),
             'while' => Make::seq('it goes on only as long as', new Under('while', $this->conditions->of($type))),

@@ -85,7 +85,7 @@
             <x-tasks :tasks="$page->tasks()" :person="$conversation->person" :staff="$colleagues" :back="$thread->here()" />
             <h2>Rules under way</h2>
             @forelse ($page->underWay() as $run)
-                <p>{{ $run->rule->name }}@if ($run->timer?->due_at)<br><span class="soft sm">next look @time($run->timer->due_at, 'D j M H:i')</span>@endif</p>
+                <x-under-way :run="$run" :linked="Gate::allows('view')" />
             @empty
                 <p class="soft">None.</p>
             @endforelse

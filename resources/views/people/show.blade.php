@@ -87,7 +87,7 @@
 
             <h2 class="mt-5 mb-1">Rules under way</h2>
             @forelse ($page->underWay() as $run)
-                <p class="mb-1"><a class="link" href="{{ route('rules.show', $run->rule_id) }}">{{ $run->rule->name }}</a><br><span class="soft sm">since @time($run->began_at, 'D j M H:i')@if ($run->timer?->due_at), next look @time($run->timer->due_at, 'D j M H:i')@else, waiting for its text to leave @endif</span></p>
+                <x-under-way :run="$run" linked />
             @empty
                 <p class="soft sm">None.</p>
             @endforelse
