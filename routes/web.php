@@ -151,6 +151,8 @@ Route::middleware('auth')->group(function (): void {
             ->whereNumber('person')
             ->middleware(PreserveSession::class)
             ->name('people.moment');
+        Route::get('people/{person}/fields', [TextByHandController::class, 'fields'])->whereNumber('person')
+            ->middleware(PreserveSession::class)->name('people.fields');
         Route::post('people/{person}/texts', [TextByHandController::class, 'store'])->whereNumber('person')->name('people.texts.store');
         Route::post('runs/{run}/give-back', GiveBackController::class)->whereNumber('run')->name('runs.give-back');
         Route::put('scheduled-texts/{scheduled}', [ScheduledTextController::class, 'update'])

@@ -17,6 +17,7 @@ Route::get('handsets/{number}/texts', [HandsetController::class, 'texts'])
     ->where('number', '\+\d+')
     ->withoutMiddleware('web')
     ->name('handset.texts');
+Route::get('pictures/{ref}', [HandsetController::class, 'picture'])->name('handset.picture');
 Route::post('handsets/{number}/texts', [HandsetController::class, 'write'])
     ->where('number', '\+\d+')
     ->name('handset.write');

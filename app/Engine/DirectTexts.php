@@ -38,19 +38,32 @@ final readonly class DirectTexts
 
     /**
      * @param  string|null  $number  the one it goes to; null for the preferred one
+     * @param  string|null  $picture  address of one that goes with it
+     * @param  bool  $anyway  at once, though the line has no room: it counts towards its pace all the same
      * @return Reason|null why it was not sent; null if it is on its way
      */
-    public function fromStaff(int $personId, Line $line, ?string $number, Staff $staff, string $body): ?Reason
-    {
+    public function fromStaff(
+        int $personId,
+        Line $line,
+        ?string $number,
+        Staff $staff,
+        string $body,
+        ?string $picture = null,
+        bool $anyway = false,
+    ): ?Reason {
         return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
             $personId,
             $line,
             $number,
             $staff,
             $body,
+            $picture,
+            $anyway,
         ): ?Reason {
             $person = $unit->reader->person($personId) ?? throw new \LogicException('it is written to somebody');
-            $refused = $this->send($unit, $person, $line, TextOrigin::Staff, $body, 'staff/'.Str::uuid7(), $number, $staff->id);
+            $refused = $this->send(
+                $unit, $person, $line, TextOrigin::Staff, $body, 'staff/'.Str::uuid7(), $number, $staff->id, $picture, $anyway,
+            );
             if ($refused === null) {
                 // The line last used with them is another, perhaps.
                 ForecastMark::leave([$personId]);
@@ -86,6 +99,8 @@ final readonly class DirectTexts
         string $name,
         ?string $number,
         ?int $staffId = null,
+        ?string $picture = null,
+        bool $anyway = false,
     ): ?Reason {
         $now = $unit->now;
         $business = $unit->reader->business();
@@ -105,17 +120,18 @@ final readonly class DirectTexts
         if ($verdict->say !== Say::Pass && ! $verdict->takesSlot) {
             return $verdict->reason;
         }
-        $leaves = $verdict->until ?? $now;
+        $leaves = $anyway ? $now : $verdict->until ?? $now;
         if ($on->pace->isLimited()) {
             $unit->texts->reserveSlot($line->key, $leaves);
         }
-        $composed = Composed::plain($body, $to, $business);
+        $composed = Composed::plain($body, $to, $business, $picture !== null);
         $conversation = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
         $message = Message::query()->create([
             'name' => $name, 'key' => (string) Str::uuid7(),
             'origin' => $origin === TextOrigin::Staff ? MessageOrigin::Staff : MessageOrigin::Words, 'state' => MessageState::Ready,
             'person_id' => $person->id, 'line_id' => $line->id, 'conversation_id' => $conversation->id, 'staff_id' => $staffId,
             'kind' => TextKind::Service, 'number' => $to->number, 'body' => $composed->body,
+            'picture' => $picture,
             'encoding' => $composed->length->encoding->value, 'parts' => $composed->length->parts, 'price_micros' => $composed->price,
             'currency' => $business->tariff->currency, 'wanted_at' => $now, 'left_at' => $now, 'at' => $now,
             'retry_at' => $leaves > $now ? $leaves : null,

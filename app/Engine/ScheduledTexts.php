@@ -41,14 +41,21 @@ final readonly class ScheduledTexts
     ) {
     }
 
-    public function add(Person $person, Line $line, string $number, Staff $staff, string $body, \DateTimeImmutable $leavesAt): ScheduledText
-    {
-        return DB::transaction(function () use ($person, $line, $number, $staff, $body, $leavesAt): ScheduledText {
+    public function add(
+        Person $person,
+        Line $line,
+        string $number,
+        Staff $staff,
+        string $body,
+        \DateTimeImmutable $leavesAt,
+        ?string $picture = null,
+    ): ScheduledText {
+        return DB::transaction(function () use ($person, $line, $number, $staff, $body, $leavesAt, $picture): ScheduledText {
             ForecastMark::leave([$person->id]);
 
             return ScheduledText::query()->create([
                 'person_id' => $person->id, 'line_id' => $line->id, 'number' => $number, 'staff_id' => $staff->id, 'body' => $body,
-                'leaves_at' => $leavesAt, 'at' => $this->clock->now(),
+                'picture' => $picture, 'leaves_at' => $leavesAt, 'at' => $this->clock->now(),
             ]);
         });
     }
@@ -106,6 +113,7 @@ final readonly class ScheduledTexts
             }
             $refused = $this->direct->send(
                 $unit, $person, $text->line, TextOrigin::Staff, $text->body, "scheduled/$text->id", $text->number, $text->staff_id,
+                $text->picture,
             );
             if ($refused === null) {
                 DirectTexts::answered($text->person_id, $text->line_id, $text->at);

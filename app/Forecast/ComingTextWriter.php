@@ -124,7 +124,7 @@ final class ComingTextWriter
         $business = $unit->reader->business();
         $person = $unit->reader->person($text->person_id) ?? throw new \LogicException('it is written to somebody');
         $to = $unit->contexts->stillReceiver($person, $text->number);
-        $composed = Composed::plain($text->body, $to, $business);
+        $composed = Composed::plain($text->body, $to, $business, $text->picture !== null);
         $stopped = $to->optedOut ? new Reason('gate.opted_out', ['who' => $to->who]) : null;
         $leaves = $stopped === null ? $text->leaves_at : null;
 

@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $staff_id who typed it
  * @property string $number E.164 it goes to
  * @property string $body
+ * @property string|null $picture address of one that goes with it
  * @property CarbonImmutable|null $leaves_at null where it is put aside
  * @property CarbonImmutable $at when it was written
  * @property-read Person $person

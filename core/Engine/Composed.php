@@ -58,9 +58,9 @@ final readonly class Composed
     }
 
     /** A text that is words already, such as one typed by staff. */
-    public static function plain(string $body, Receiver $to, Business $business): self
+    public static function plain(string $body, Receiver $to, Business $business, bool $picture = false): self
     {
-        return self::made($body, $body, $to, $business, false, []);
+        return self::made($body, $body, $to, $business, $picture, []);
     }
 
     /** @param  array<string, string>  $links */

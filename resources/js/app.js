@@ -15,6 +15,7 @@ import { addField } from './settings.js';
 import toast from './toast.js';
 import { closeWordsOutside } from './words.js';
 import { choose, keepPlace, sentences } from './sentences.js';
+import writeBox from './write-box.js';
 import writeLine from './write-line.js';
 
 Alpine.data('addField', addField);
@@ -33,6 +34,7 @@ Alpine.data('choose', choose);
 Alpine.data('sentences', sentences);
 Alpine.data('weekHours', weekHours);
 Alpine.data('wording', wording);
+Alpine.data('writeBox', writeBox);
 Alpine.data('writeLine', writeLine);
 Alpine.start();
 closeWordsOutside(document);

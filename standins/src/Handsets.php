@@ -59,7 +59,7 @@ final class Handsets
                 ->map(
                     fn (object $text): array => [
                         'text' => (string) $text->text,
-                        'picture' => $text->picture,
+                        'picture' => $text->picture === null ? null : route('handset.picture', ['ref' => $text->ref]),
                         'own' => $text->from === $number,
                         'when' => (new \DateTimeImmutable((string) $text->at, new \DateTimeZone('UTC')))
                             ->setTimezone(new \DateTimeZone('Europe/London'))

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { PNG } from 'pngjs';
 import { clockTo, expectAccessible, handsetOf, logIn } from './world.js';
 
 const ANA = '+14165550142';
@@ -68,3 +69,41 @@ test('a kept text is found by typing and filled in for whom it is for', async ({
   await expect(page.getByPlaceholder('Write to Ana')).toHaveValue(/^Good morning\. Hello Ana, bring a towel/);
   await expect(page.locator('#measure')).toContainText('1 part');
 });
+
+test('an emoji, a value and a picture are put into a text, and seen on the handset', async ({ page }) => {
+  clockTo('2026-04-13T18:00:00Z');
+  await logIn(page);
+  await page.goto('/people?find=416%20555%200142');
+  await page.locator('tbody a').first().click();
+  await page.getByRole('link', { name: 'Write', exact: true }).click();
+  const box = page.getByPlaceholder('Write to Ana');
+  await box.fill('Well rowed, ');
+  await page.getByText('Fill in…').click();
+  await page.getByRole('button', { name: 'Ana first name' }).click();
+  await page.getByText('Emoji…').click();
+  await page.getByLabel('Find an emoji by its name').fill('rowing');
+  await page
+    .getByRole('button', { name: /rowing boat/ })
+    .first()
+    .click();
+  await expect(box).toHaveValue(/^Well rowed, Ana🚣/);
+  await expect(page.locator('#measure')).toContainText('costs extra room');
+  await page.getByText('Picture…').click();
+  await page.getByLabel(/JPEG, PNG or GIF/).setInputFiles({ name: 'quay.png', mimeType: 'image/png', buffer: quay() });
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(page.locator('#thread img.picture')).toBeVisible();
+  await expectAccessible(page);
+  const handset = await handsetOf(page, ANA);
+  await expect(handset).toContainText('Well rowed, Ana🚣');
+  const picture = handset.locator('img').last();
+  await expect(picture).toBeVisible();
+  await expect.poll(() => picture.evaluate((image) => image.naturalWidth)).toBe(12);
+});
+
+/** A picture of the quay, as a camera might have drawn it: twelve by eight. */
+function quay() {
+  const picture = new PNG({ width: 12, height: 8 });
+  picture.data.fill(180);
+  return PNG.sync.write(picture);
+}

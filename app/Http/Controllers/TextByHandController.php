@@ -14,12 +14,16 @@ use App\Models\Line;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\Staff;
+use App\Pages\Conversations\KeptTextFilling;
 use App\Pages\WritingPage;
+use App\Rules\Pictures;
 use App\Sentences\Sentence;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\ValidationException;
+use Linnet\Core\Reason;
 use Linnet\Core\Record\PersonNumber;
 
 /** A text that somebody types to one person: from a line, to one of their numbers, now or at a moment of their day. */
@@ -58,25 +62,29 @@ final class TextByHandController
         $here = $this->here($request, $person);
         try {
             $said = $request->validate([
+                'picture' => 'nullable|file|max:20480', 'kept_picture' => 'nullable|string|max:500',
                 'text' => 'required|string|max:1600', 'line' => 'required|integer|exists:lines,id', 'number' => 'nullable|string|max:20',
                 'when' => 'nullable|in:now,later', 'at' => 'required_if:when,later|nullable|exclude_unless:when,later|date_format:Y-m-d\TH:i',
             ], ['text.required' => 'Write something first.', 'at.required_if' => 'Say when it is to leave.', 'line.*' => 'Choose a line.']);
             $body = trim(str_replace("\r\n", "\n", (string) $said['text']));
             $line = Line::query()->findOrFail((int) $said['line']);
+            $picture = $this->picture($request);
             $number = self::number($page, $said['number'] ?? null);
             $staff = Staff::asking($request);
-            if (($said['when'] ?? 'now') !== 'later') {
-                $refused = $texts->fromStaff($person->id, $line, $number->e164, $staff, $body);
+            $anyway = $request->boolean('anyway');
+            $at = ($said['when'] ?? 'now') === 'later' ? $this->future($page, (string) $said['at']) : null;
+            $anyway || $this->opens($line, $at ?? $page->time->now);
+            if ($at === null) {
+                $refused = $texts->fromStaff($person->id, $line, $number->e164, $staff, $body, $picture, $anyway);
                 $refused === null || throw ValidationException::withMessages(['text' => Sentence::of($refused)]);
 
                 return redirect($this->threadOf($person, $line));
             }
-            $at = $this->future($page, (string) $said['at']);
         } catch (ValidationException $e) {
             // What was typed stays with whom it was written to: by now another may be the first of those who wait.
             throw $e->redirectTo($here);
         }
-        $scheduled->add($person, $line, $number->e164, $staff, $body, $at);
+        $scheduled->add($person, $line, $number->e164, $staff, $body, $at, $picture);
         $forecaster->look($person->id);
         $ours = Business::current()->zone;
         $whose = $page->receiver->zone === $ours ? '' : " for {$page->receiver->who}";
@@ -105,6 +113,48 @@ final class TextByHandController
         $wrong = $page->time->refuses($at, Business::current()->zone);
 
         return $wrong === null ? $at : throw ValidationException::withMessages(['at' => $wrong]);
+    }
+
+    /** A line has its own hours; whoever writes past them does so knowingly. */
+    private function opens(Line $line, \DateTimeImmutable $at): void
+    {
+        $zone = new \DateTimeZone(Business::current()->zone);
+        $hours = $line->read()->hours;
+        if ($hours === null || $hours->isOpen($at, $zone)) {
+            return;
+        }
+        $next = $hours->nextOpen($at, $zone);
+
+        throw ValidationException::withMessages([
+            'anyway' => "The {$line->name} is closed then".($next === null ? '. ' : ', until '.TimeFormatter::momentIn($next, $zone->getName()).'. ').
+                'Choose another moment, or tick that it goes even so.',
+        ]);
+    }
+
+    /** The address of the picture that goes with it; one that was chosen before and came with a mistake elsewhere is still there. */
+    private function picture(Request $request): ?string
+    {
+        $file = $request->file('picture');
+        if (! $file instanceof UploadedFile) {
+            $kept = (string) $request->input('kept_picture', '');
+
+            return preg_match('{^'.preg_quote(url('pictures'), '{').'/[0-9a-f]{32}\.(jpg|png|gif)$}D', $kept) === 1 ? $kept : null;
+        }
+        $name = Pictures::store((string) $file->get());
+        if ($name instanceof Reason) {
+            throw ValidationException::withMessages(['picture' => Sentence::of($name)]);
+        }
+        $request->merge(['kept_picture' => route('pictures.show', $name)]);
+
+        return route('pictures.show', $name);
+    }
+
+    /** What can be filled in for them, each with its value. */
+    public function fields(Request $request, Person $person, KeptTextFilling $filling): View
+    {
+        $record = $request->validate(['record' => 'nullable|integer'])['record'] ?? null;
+
+        return view('people.fields', ['fields' => $filling->values($person, $record === null ? null : (int) $record)]);
     }
 
     /** The page it was written on. */

@@ -12,6 +12,10 @@ use App\Models\RecordType;
 use App\Sentences\Sentence;
 use Linnet\Core\Check\KnownFields;
 use Linnet\Core\Context\Subject;
+use Linnet\Core\Prose\Vocabulary\Vocabulary;
+use Linnet\Core\Record\Facts;
+use Linnet\Core\Record\FieldKind;
+use Linnet\Core\Record\RecordType as CoreType;
 use Linnet\Core\Text\Template\Node\MergeField;
 use Linnet\Core\Text\Template\Node\Pick;
 use Linnet\Core\Text\Template\Node\Words;
@@ -72,6 +76,54 @@ final readonly class KeptTextFilling
         } catch (TemplateError $e) {
             return ['', Sentence::of($e->reason()->toArray())];
         }
+    }
+
+    /**
+     * What is known of them, as a text would say it: their own fields, then those of the record that is meant, or of the newest of
+     * each type.
+     *
+     * @return list<array{string, string}> what it is called, and its value
+     */
+    public function values(Person $person, ?int $record = null): array
+    {
+        $unit = UnitOfWork::reading($this->clock->now(), $this->sideEffects);
+        $them = $unit->reader->person($person->id) ?? throw new \LogicException('it was just loaded');
+        $to = $unit->contexts->receiver($them);
+        $currency = $unit->reader->business()->tariff->currency;
+        $values = [];
+        $add = function (string $called, string $path, Facts $facts) use (&$values, $unit, $to, $currency): void {
+            try {
+                $words = (new Renderer($facts, $unit->now, $to->zone, $to->locale, $currency, 'by hand'))
+                    ->render(Template::parse('{{ '.$path.' }}'));
+                trim($words) === '' || $values[] = [$called, $words];
+            } catch (TemplateError) {
+                // What is not there is not offered.
+            }
+        };
+        $own = $unit->contexts->create(new Subject($person->id), lastTexts: false)->facts;
+        foreach (Vocabulary::PERSON as $key => [$called]) {
+            $add($called, $key, $own);
+        }
+        foreach ($unit->reader->types() as $key => $type) {
+            if ($key === CoreType::PERSON) {
+                foreach ($type->fields as $field) {
+                    $add($field->noun(), $field->key, $own);
+                }
+
+                continue;
+            }
+            $theirs = array_column($unit->reader->recordsOf($person->id, $key), 'id');
+            if ($theirs === [] || ($record !== null && ! in_array($record, $theirs, true))) {
+                continue;
+            }
+            $facts = $unit->contexts->create(new Subject($person->id, $record ?? $theirs[0]), lastTexts: false)->facts;
+            foreach ($type->fields as $field) {
+                $field->key === $type->personField || $field->kind === FieldKind::LongText ||
+                    $add(mb_strtolower($type->name, 'UTF-8').', '.$field->noun(), "$key.$field->key", $facts);
+            }
+        }
+
+        return $values;
     }
 
     /** Of their records of the type that the text speaks of the one that is meant, else the newest. */

@@ -1,7 +1,5 @@
 import { autocompletion, startCompletion } from '@codemirror/autocomplete';
-
-/** What is most often wanted in a text of a business. */
-const USUAL = '🙂 👍 🙏 ❤️ 🎉 ✅ ⏰ 📅 📍 📞 ☀️ 🌧️ 🚣 ⛵ 🎁 ☕'.split(' ');
+import { allEmoji, emojiNamed } from '../emoji.js';
 
 async function fields(where) {
   const answer = await fetch(where, { headers: { 'HX-Request': 'true' } }).catch(() => null);
@@ -9,23 +7,7 @@ async function fields(where) {
 }
 
 async function emoji() {
-  const { default: all } = await import('emojibase-data/en/compact.json');
-  return all
-    .filter((one) => one.unicode && one.group !== undefined)
-    .map((one) => ({
-      words: [...one.label.split(' '), ...(one.tags ?? [])].map((word) => word.toLowerCase()),
-      usual: USUAL.includes(one.unicode),
-      label: one.label,
-      displayLabel: `${one.unicode} ${one.label}`,
-      apply: one.unicode,
-    }));
-}
-
-/** Those with a word that begins so, the usual ones first. */
-function found(all, typed) {
-  const begins = typed.toLowerCase().trim().split(' ');
-  const fit = all.filter((one) => begins.every((begin) => one.words.some((word) => word.startsWith(begin))));
-  return [...fit.filter((one) => one.usual), ...fit.filter((one) => !one.usual)].slice(0, 60);
+  return (await allEmoji()).map((one) => ({ ...one, displayLabel: `${one.face} ${one.label}`, apply: one.face }));
 }
 
 /** An opening bracket lists what can be filled in, with the sample's values; a colon lists emoji by their names. */
@@ -56,7 +38,7 @@ export function offers(where, tell) {
     const all = await faces;
     return {
       from: typed.from,
-      options: name === '' ? all.filter((one) => one.usual) : found(all, name),
+      options: emojiNamed(all, name),
       filter: false,
     };
   };

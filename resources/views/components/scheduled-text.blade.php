@@ -11,7 +11,7 @@
         @if ($late)<x-tone tone="bad">late</x-tone>@endif
         @if ($whose)<a class="link" href="{{ route('people.show', $text->person_id) }}">{{ $text->person->name() }}</a>@endif
         <span class="soft sm">written by {{ $by }}@if ($text->line), from the {{ $text->line->name }}@endif{{ $theirs ? ', '.$text->wanted_at->setTimezone($text->zone)->format('D H:i').' for them ('.\App\Clock\TimeFormatter::place($text->zone).')' : '' }}</span></p>
-    <p class="words">{{ $text->body }}</p>
+    <p class="words">{{ $text->body }}@if ($text->scheduled?->picture) <span class="soft sm">with a picture</span>@endif</p>
     @if ($text->reason)<p class="sm held">{{ \App\Sentences\Sentence::of($text->reason) }}</p>@endif
     @can('converse')
         <form class="acts sm" method="post" action="{{ route('scheduled-texts.update', $id) }}" aria-label="What becomes of it">

@@ -15,7 +15,7 @@
                     <div class="in">{{ $entry->message->body }}</div>
                 @else
                     <div class="at">@time($entry->at)<br>@state($entry->message, 'justify-end')</div>
-                    <div class="out">{{ $entry->message->body }}<div class="by">@if ($entry->message->colleague()) to {{ $entry->message->colleague() }}, @endif from the {{ $entry->message->line->name }}, <x-by :message="$entry->message" /> @if ($entry->message->rule_id !== null) @can('view') · <a class="link" href="{{ route('messages.show', $entry->message) }}">why</a>@endcan @endif @if ($entry->message->reason) · {{ \App\Sentences\Sentence::of($entry->message->reason) }}@endif</div></div>
+                    <div class="out">@if ($entry->message->picture)<img class="picture" src="{{ $entry->message->picture }}" alt="The picture that went with it" loading="lazy">@endif{{ $entry->message->body }}<div class="by">@if ($entry->message->colleague()) to {{ $entry->message->colleague() }}, @endif from the {{ $entry->message->line->name }}, <x-by :message="$entry->message" /> @if ($entry->message->rule_id !== null) @can('view') · <a class="link" href="{{ route('messages.show', $entry->message) }}">why</a>@endcan @endif @if ($entry->message->reason) · {{ \App\Sentences\Sentence::of($entry->message->reason) }}@endif</div></div>
                 @endif
             </div>
         @endforeach

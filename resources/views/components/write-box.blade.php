@@ -1,7 +1,7 @@
 @props(['person', 'receiver', 'time', 'rows' => 2, 'record' => null])
 @php($theirs = $receiver->zone !== $business->zone)
 @php($stopped = $receiver->optedOut)
-<div class="write">
+<div class="write" x-data="writeBox">
     @include('partials.write-text', ['value' => old('text'), 'wrong' => null, 'rows' => $rows, 'stopped' => $stopped, 'who' => $receiver->who])
     <div class="foot">
         <span id="measure" class="soft sm">@if ($stopped){{ $receiver->who }} has said stop, so nothing can be sent.@endif</span>
@@ -12,7 +12,18 @@
                 <div class="kept-list mt-1"></div>
             </details>
         @endunless
-        <details class="then" @if ($errors->has('at')) open @endif>
+        @unless ($stopped)
+            <details class="then" x-on:toggle="find"><summary class="link sm">Emoji…</summary>
+                <input class="input w-48 mt-1" type="search" autocomplete="off" placeholder="Find by name" aria-label="Find an emoji by its name" x-on:input="find">
+                <div class="faces mt-1" x-ref="faces" x-on:click="put"></div></details>
+            <details class="then"><summary class="link sm">Fill in…</summary>
+                <div class="mt-1 fill-in" x-on:click="put" hx-get="{{ route('people.fields', array_filter(['person' => $person, 'record' => $record])) }}" hx-trigger="toggle from:closest details once"><span class="soft sm">…</span></div></details>
+            <details class="then" @if ($errors->has('picture') || old('kept_picture')) open @endif><summary class="link sm">Picture…</summary>
+                @if (old('kept_picture'))<p class="sm mt-1"><label><input type="checkbox" class="tick" name="kept_picture" value="{{ old('kept_picture') }}" checked> the picture that was chosen</label></p>@endif
+                <div x-data="picture" class="mt-1"><label class="sm">JPEG, PNG or GIF; a large one is made small <input class="input" type="file" name="picture" accept="image/jpeg,image/png,image/gif" x-on:change="chosen"></label></div>
+                <x-error name="picture" /></details>
+        @endunless
+        <details class="then" @if ($errors->has('at') || $errors->has('anyway')) open @endif>
             <summary class="link sm">At a moment…</summary>
             <div class="flex gap-2 items-end flex-wrap mt-1">
                 <label><span class="label">{{ $theirs ? "In {$receiver->who}’s day (".\App\Clock\TimeFormatter::place($receiver->zone).')' : 'When' }}</span>
@@ -21,6 +32,7 @@
                 <span class="moment soft sm" aria-live="polite"></span>
             </div>
             <x-error name="at" />
+            <label class="flex gap-2 items-center mt-2 sm"><input type="checkbox" class="tick" name="anyway" value="1" @checked(old('anyway') === '1') @disabled($stopped)> Even while the line is closed or busy</label><x-error name="anyway" />
         </details>
         <button class="btn go ml-auto" name="when" value="now" @disabled($stopped)><x-icon name="send" />Send</button>
     </div>

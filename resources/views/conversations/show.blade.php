@@ -44,7 +44,7 @@
             @if ($thread->sought)<p class="sm mb-1">What was said around @time($thread->sought->at, 'j F Y H:i'). <a class="link" href="{{ route('conversations.show', $conversation) }}">To the newest</a></p>@endif
             @include('conversations.thread')
             @can('converse')
-                <form class="write-form" method="post" action="{{ route('people.texts.store', $conversation->person_id) }}">
+                <form class="write-form" method="post" enctype="multipart/form-data" action="{{ route('people.texts.store', $conversation->person_id) }}">
                     @csrf<input type="hidden" name="conversation" value="{{ $conversation->id }}"><input type="hidden" name="line" value="{{ $conversation->line_id }}">
                     <span hidden hx-post="{{ route('conversations.writing', $conversation) }}" hx-trigger="input from:#text throttle:4s" hx-swap="none"></span>
                     <x-write-box :person="$conversation->person_id" :receiver="$page->receiver" :time="$page->time" />

@@ -6,7 +6,7 @@
     @if ($page->numbers() === [])
         <x-empty>{{ $page->receiver->who }} has no number, so no text can reach them.@can('view') <a class="link" href="{{ route('people.edit', $page->person) }}">Add one</a>.@endcan</x-empty>
     @else
-        <form method="post" action="{{ route('people.texts.store', $page->person->id) }}" class="max-w-2xl mt-3">
+        <form method="post" enctype="multipart/form-data" action="{{ route('people.texts.store', $page->person->id) }}" class="max-w-2xl mt-3">
             @csrf
             <div class="flex gap-4 flex-wrap mb-3">
                 <div class="field"><label class="label" for="line">From</label>

@@ -8,6 +8,9 @@ use Demo\MovableClock;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
 use Illuminate\Validation\Rule;
 use Standins\Carrier;
 use Standins\Courier;
@@ -30,6 +33,18 @@ final class HandsetController
     public function texts(string $number, Handsets $handsets): View
     {
         return view('texts', ['number' => $number, 'texts' => $handsets->texts($number)]);
+    }
+
+    /** A picture that came with a text, fetched where the text said, as a carrier does. */
+    public function picture(string $ref): Response
+    {
+        $address = (string) DB::table('texts')->where('ref', $ref)->value('picture');
+        $isOurs = str_starts_with($address, config()->string('standins.linnet_url').'/');
+        $answer = $isOurs ? Http::timeout(5)->get($address) : null;
+
+        return $answer?->successful() === true
+            ? new Response($answer->body(), 200, ['Content-Type' => $answer->header('Content-Type')])
+            : new Response('', 404);
     }
 
     public function write(Request $request, string $number, Carrier $carrier, Courier $courier): RedirectResponse

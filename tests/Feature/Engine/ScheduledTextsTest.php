@@ -15,7 +15,10 @@ use App\Models\Person;
 use App\Models\PutAside;
 use App\Models\Role;
 use App\Models\ScheduledText;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
+use Linnet\Core\Time\WeeklyHours;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\TestCase;
 use Tests\Support\Databases;
@@ -79,6 +82,57 @@ final class ScheduledTextsTest extends TestCase
         $this->travelToMoment('2026-03-06 18:00');
         $this->work();
         self::assertSame(['See you on Saturday'], $this->sentTo(self::ANA));
+    }
+
+    public function testAPictureGoesWithItNowAndLaterAtItsOwnPrice(): void
+    {
+        Storage::fake();
+        $ana = $this->person(self::ANA);
+        $picture = fn (): UploadedFile => UploadedFile::fake()->createWithContent('quay.png', (string) base64_decode(
+            'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+        ));
+        $send = fn (array $with): TestResponse => $this->actingAs($this->staff(Role::Agent))->post(
+            route('people.texts.store', $ana), $with + ['line' => Line::query()->firstOrFail()->id, 'text' => 'The quay.'],
+        );
+        $send(['picture' => UploadedFile::fake()->create('a.txt', 1)])->assertSessionHasErrors('picture');
+        $send(['picture' => $picture(), 'text' => ''])->assertSessionHasErrors('text');
+        $send(['picture' => $picture(), 'when' => 'later', 'at' => '2026-03-01T12:00'])->assertSessionHasErrors('at');
+        $kept = session()->getOldInput('kept_picture');
+        self::assertStringContainsString('/pictures/', $kept);
+        $send(['kept_picture' => 'https://elsewhere.example/a.png']);
+        $send(['kept_picture' => $kept]);
+        $this->work();
+        $send(['picture' => $picture(), 'when' => 'later', 'at' => '2026-03-03T12:00']);
+        $this->travelToMoment('2026-03-03 17:00');
+        $this->work();
+        self::assertSame([null, $kept, $kept], array_map(fn (array $text): ?string => $text['picture'] ?? null, $this->handedOver));
+        [$plain, $one, $later] = Message::query()->where('person_id', $ana->id)->orderBy('id')->get()->all();
+        self::assertGreaterThan($plain->price_micros, $one->price_micros);
+        self::assertSame($one->price_micros, $later->price_micros);
+    }
+
+    public function testAClosedLineIsWrittenFromKnowinglyAlone(): void
+    {
+        $ana = $this->person(self::ANA);
+        $line = Line::query()->where('key', 'front-desk')->sole();
+        $line->update(['hours' => WeeklyHours::daily('12:00', '17:00')->toDocument(), 'pace' => ['per_minute' => 1]]);
+        $send = fn (array $with = []): TestResponse => $this->actingAs($this->staff(Role::Agent))->post(
+            route('people.texts.store', $ana), ['line' => $line->id, 'text' => 'Hello.'] + $with,
+        );
+        $send()->assertSessionHasErrors(['anyway' => 'The front desk is closed then, until Mon 2 March 12:00. Choose another moment, or '
+            .'tick that it goes even so.']);
+        $send(['when' => 'later', 'at' => '2026-03-02T13:30'])->assertSessionHasErrors('anyway');
+        $send(['anyway' => '1'])->assertSessionHasNoErrors();
+        $send(['anyway' => '1'])->assertSessionHasNoErrors();
+        $this->work();
+        self::assertCount(2, $this->sentTo(self::ANA), 'past its pace too');
+        $this->travelToMoment('2026-03-02 12:00');
+        $send();
+        $send();
+        $this->work();
+        self::assertCount(3, $this->sentTo(self::ANA));
+        $this->textFrom(self::ANA, 'STOP');
+        $send(['anyway' => '1'])->assertSessionHasErrors('text');
     }
 
     public function testAStopThatCameMeanwhileKeepsItFromLeavingAndWhoWroteItIsTold(): void
