@@ -293,6 +293,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules/{rule}/results', RuleResultsController::class)->name('rules.results');
         Route::get('rules/{rule}/answers', RuleAnswersController::class)->middleware(PreserveSession::class)->name('rules.answers');
         Route::get('safeguards', [SafeguardsController::class, 'index'])->name('safeguards.index');
+        Route::get('safeguards/did/{did}', [SafeguardsController::class, 'did'])->name('safeguards.did');
         Route::get('safeguards/consent', ConsentController::class)->name('safeguards.consent');
     });
 
@@ -447,6 +448,9 @@ Route::middleware('auth')->group(function (): void {
         Route::delete('settings/wordings/{pool:name}', [PoolController::class, 'destroy'])->name('pools.destroy');
         Route::post('settings/codes', [PoolController::class, 'codes'])->name('codes.store');
         Route::get('settings/codes/{list}.csv', [PoolController::class, 'given'])->name('codes.show');
+        Route::put('safeguards/effect/{which}', [SafeguardsController::class, 'effect'])
+            ->whereIn('which', ['hours', 'limits'])
+            ->name('safeguards.effect');
         Route::put('safeguards/limits', LimitsController::class)->name('safeguards.limits');
         Route::put('safeguards/holidays', HolidaysController::class)->name('safeguards.holidays');
         Route::put('safeguards/words', WordsController::class)->name('safeguards.words');

@@ -198,8 +198,8 @@ return [
     'an event nobody knows' => [
         'world',
         ['events' => [['at' => '2026-03-03T10:00:00Z', 'what' => 'eclipse']]],
-        'events[0].what: “eclipse” is not one of: record, person, text, label, form, fate, start, rule, line, release, stop, skip, '.
-            'own_text.',
+        'events[0].what: “eclipse” is not one of: record, person, text, label, form, fate, start, rule, line, release, stop, wrote, '.
+            'give_back, skip, own_text.',
     ],
     'an event of somebody who is not there' => [
         'world',

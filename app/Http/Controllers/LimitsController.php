@@ -20,6 +20,21 @@ final class LimitsController
 {
     public function __invoke(Request $request, ClockInterface $clock): RedirectResponse
     {
+        Business::current()->update(['policy' => self::policy($request, Business::current())]);
+        Timer::askAgain($clock->now());
+
+        return redirect()->route('safeguards.index')->with('done', 'The limits are changed. What is held is looked at again now.');
+    }
+
+    /**
+     * The policy with the limits that were written.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws ValidationException at the place of what is wrong
+     */
+    public static function policy(Request $request, Business $business): array
+    {
         $said = $request->validate(
             [
                 'per_day' => 'nullable|numeric', 'per_week' => 'nullable|numeric', 'gap_minutes' => 'nullable|numeric',
@@ -35,7 +50,6 @@ final class LimitsController
             ],
         );
         $number = fn (string $key): int|float => str_contains((string) $said[$key], '.') ? (float) $said[$key] : (int) $said[$key];
-        $business = Business::current();
         $cap = [];
         foreach (['per_day', 'per_week', 'gap_minutes'] as $key) {
             $cap += ($said[$key] ?? null) === null ? [] : [$key => $number($key)];
@@ -68,9 +82,7 @@ final class LimitsController
 
             throw ValidationException::withMessages($messages);
         }
-        $business->update(['policy' => $policy]);
-        Timer::askAgain($clock->now());
 
-        return redirect()->route('safeguards.index')->with('done', 'The limits are changed. What is held is looked at again now.');
+        return $policy;
     }
 }

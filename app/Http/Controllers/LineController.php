@@ -10,6 +10,7 @@ use App\Models\Line;
 use App\Models\Staff;
 use App\Models\Timer;
 use App\Pages\HoursForm;
+use App\Pages\LineDrawing;
 use App\Pages\LinesPage;
 use App\Sentences\Sentence;
 use Illuminate\Contracts\View\View;
@@ -55,6 +56,7 @@ final class LineController
         $staff = Staff::query()->whereNull('off_at')->orderBy('name')->get();
 
         return view('lines.show', [
+            'drawn' => new LineDrawing($line, $page->day->zone, $page->now, $page->health),
             'page' => $page, 'line' => $line, 'staff' => $staff, 'people' => $line->people()->pluck('staff.id')->all(),
         ]);
     }

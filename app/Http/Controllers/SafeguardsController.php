@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Engine\Store\DatabaseSideEffects;
 use App\Models\Business;
 use App\Models\Message;
 use App\Models\MessageOrigin;
+use App\Models\Person;
 use App\Models\Timer;
 use App\Models\Trace;
 use App\Pages\HoursForm;
+use App\Pages\Safeguards\Did;
+use App\Pages\Safeguards\Effect;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
 use Psr\Clock\ClockInterface;
 
 /** What protects people? */
@@ -42,15 +47,10 @@ final class SafeguardsController
                     'hours' => $business->gatePolicy()->marketingHours,
                 ],
             ],
-            'held' => Trace::query()->where('code', 'gate.outside_hours')->where('at', '>=', $since)->count(),
-            'stopped' => Trace::query()
-                ->whereIn('code', ['gate.opted_out', 'start.opted_out', 'stop.opted_out'])
-                ->where('at', '>=', $since)
-                ->count(),
-            'same' => Trace::query()
-                ->whereIn('code', ['gate.same_text', 'gate.same_text_held'])
-                ->where('at', '>=', $since)
-                ->count(),
+            'did' => array_map(
+                fn (Did $did): array => [$did, Trace::query()->whereIn('code', $did->codes())->where('at', '>=', $since)->count()],
+                Did::cases(),
+            ),
             'optOuts' => Message::query()
                 ->where('origin', MessageOrigin::Them)
                 ->where('meaning', 'opt_out')
@@ -61,31 +61,64 @@ final class SafeguardsController
             'currency' => $business->currency(),
             'holidays' => $business->holidays,
             'leapToMarch' => $business->leap_to_march,
-            'capped' => Trace::query()->where('code', 'gate.capped')->where('at', '>=', $since)->count(),
-            'overBudget' => Trace::query()->where('code', 'gate.budget_spent')->where('at', '>=', $since)->count(),
             'spent' => $this->spent($business, $clock->now()),
         ]);
     }
 
     public function update(Request $request, ClockInterface $clock): RedirectResponse
     {
-        $said = $request->validate(['table' => 'required|in:opening,service,marketing'] + HoursForm::RULES);
-        $business = Business::current();
-        $known = $said['table'] === 'opening' ? $business->opening_hours : $business->policy['decent_hours'][$said['table']];
-        $hours = HoursForm::read($said, $known, $said['table']);
-        $said['table'] === 'opening'
-            ? $business->update(['opening_hours' => $hours])
-            : $business->update([
-                'policy' => array_replace_recursive(
-                    $business->policy,
-                    ['decent_hours' => [$said['table'] => null]],
-                    ['decent_hours' => [$said['table'] => $hours]],
-                ),
-            ]);
-
+        Business::current()->update(self::hours($request, Business::current()));
         Timer::askAgain($clock->now());
 
         return redirect()->route('safeguards.index')->with('done', 'The hours are changed. What is held is looked at again now.');
+    }
+
+    /** What a safeguard held or dropped. */
+    public function did(Did $did, ClockInterface $clock): View
+    {
+        $traces = Trace::query()->with('rule')->whereIn('code', $did->codes())->where('at', '>=', $clock->now()->modify('-30 days'))
+            ->orderByDesc('at')->orderByDesc('id')->simplePaginate(50);
+
+        return view('safeguards.did', [
+            'did' => $did, 'traces' => $traces,
+            'people' => Person::query()->with('number')->whereKey($traces->getCollection()->pluck('person_id')->filter()->all())->get()
+                ->keyBy('id'),
+        ]);
+    }
+
+    /** What a change that is not kept yet would do to what is coming. */
+    public function effect(Request $request, string $which, ClockInterface $clock, DatabaseSideEffects $sideEffects): View
+    {
+        $changed = clone Business::current();
+        try {
+            $changed->fill(
+                $which === 'hours' ? self::hours($request, $changed) : ['policy' => LimitsController::policy($request, $changed)],
+            );
+        } catch (ValidationException $e) {
+            return view('safeguards.effect', ['wrong' => $e->getMessage()]);
+        }
+
+        return view('safeguards.effect', [
+            'effect' => Effect::of($changed, $clock->now(), $sideEffects), 'business' => Business::current(), 'wrong' => null,
+        ]);
+    }
+
+    /**
+     * The hours that were written, where the business keeps them.
+     *
+     * @return array<string, mixed>
+     */
+    private static function hours(Request $request, Business $business): array
+    {
+        $said = $request->validate(['table' => 'required|in:opening,service,marketing'] + HoursForm::RULES);
+        $known = $said['table'] === 'opening' ? $business->opening_hours : $business->policy['decent_hours'][$said['table']];
+        $hours = HoursForm::read($said, $known, $said['table']);
+
+        return $said['table'] === 'opening' ? ['opening_hours' => $hours] : ['policy' => array_replace_recursive(
+            $business->policy,
+            ['decent_hours' => [$said['table'] => null]],
+            ['decent_hours' => [$said['table'] => $hours]],
+        )];
     }
 
     /** What automatic texts have cost since the month began, in millionths. */

@@ -7,6 +7,7 @@
         </div></div>
     <p class="soft mb-4">{{ $line->number === null ? 'A name: it cannot be answered, and no question can be asked from it.' : \Linnet\Core\Number\Numbers::pretty($line->number).'.' }} Left today: {{ number_format($page->sentToday($line)) }}{{ $page->dayLimit($line) === null ? '' : ' of '.number_format($page->dayLimit($line)) }}. Failures: {{ $page->failures($line) }}.</p>
     @if ($line->problem)<div class="note mb-4"><x-reason :reason="$line->problem" /> Switched on again, failures from before count no more.</div>@endif
+    @include('lines.drawing')
     @php($warm = $line->pace['warm_up'] ?? [])
     @php($locked = ! Auth::user()->can('administer'))
     <form class="two" method="post" action="{{ route('lines.update', $line) }}">@csrf @method('put')

@@ -61,6 +61,7 @@ final class AccessTest extends TestCase
         'tokens.store' => 'administer', 'tokens.destroy' => 'administer', 'numbers.doubt' => 'converse', 'notices.put-away' => 'converse',
         'people.bulk' => 'administer', 'people.bulk.store' => 'administer',
         'forms.edit' => 'administer',
+        'safeguards.did' => 'view', 'safeguards.effect' => 'administer',
         'runs.give-back' => 'converse', 'people.fields' => 'converse',
         'people.merge' => 'administer', 'people.merge.store' => 'administer', 'merges.undo' => 'administer',
         'audiences.index' => 'view', 'audiences.show' => 'view', 'audiences.count' => 'view', 'audiences.tried' => 'view',

@@ -124,6 +124,8 @@ trait EveryRoute
             'kept' => 1,
             'audience' => 1,
             'several' => 1,
+            'did' => 'hours',
+            'which' => 'hours',
             'merge' => 1,
             'member' => 4,
         ];
