@@ -131,6 +131,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('account/tasks', [TaskFeedController::class, 'destroy'])->name('account.tasks.end');
     Route::get('account', [AttendanceController::class, 'own'])->name('account');
     Route::put('account', [AttendanceController::class, 'updateOwn'])->name('account.update');
+    Route::post('account/number', [AttendanceController::class, 'number'])->middleware('throttle:own-number')->name('account.number');
     Route::get('password', [PasswordController::class, 'edit'])->name('password.edit');
     Route::put('password', [PasswordController::class, 'update'])->middleware('throttle:forms')->name('password.update');
 

@@ -30,6 +30,7 @@ final readonly class ReplyNotices
     /** Somebody wrote what a person is to answer. */
     public function heard(Conversation $conversation, \DateTimeImmutable $now): void
     {
+        $this->tellTheirMailbox($conversation, $now);
         $line = DB::table('line_staff')->where('line_id', $conversation->line_id)->orderBy('staff_id')->pluck('staff_id')->all();
         if ($conversation->staff_id === null && $line === []) {
             return;
@@ -44,6 +45,27 @@ final readonly class ReplyNotices
             ]);
         }
         $this->tell($this->due($now, $conversation->id), $now);
+    }
+
+    /** A line's own mailbox hears at once of what nobody owns; once until it is answered. */
+    private function tellTheirMailbox(Conversation $conversation, \DateTimeImmutable $now): void
+    {
+        $address = $conversation->staff_id === null ? DB::table('lines')->where('id', $conversation->line_id)->value('tells') : null;
+        $since = $conversation->waiting_since;
+        if (is_string($address) && $since !== null) {
+            $conversation->loadMissing('person.number', 'line', 'last');
+            $this->telling->mail(
+                $address, "reply/line/$conversation->id/{$since->getTimestamp()}", self::says($conversation), $conversation->person,
+                $conversation, $now,
+            );
+        }
+    }
+
+    private static function says(Conversation $conversation): string
+    {
+        $last = self::lastOf($conversation);
+
+        return "{$conversation->person->name()} wrote to the {$conversation->line->name}".($last === '' ? '.' : ": “{$last}”");
     }
 
     /** Those who are there by now. @return int how many were told */
@@ -98,11 +120,8 @@ final readonly class ReplyNotices
             DB::table('reply_notices')->where('id', $one->id)->update(['told_at' => self::at($now)]);
             $conversation = $conversations[$one->conversation_id] ?? null;
             if ($conversation?->waiting_since !== null && isset($staff[$one->staff_id])) {
-                $last = self::lastOf($conversation);
                 $this->telling->tell(
-                    $staff[$one->staff_id], "reply/$one->id",
-                    "{$conversation->person->name()} wrote to the {$conversation->line->name}".($last === '' ? '.' : ": “{$last}”"),
-                    $conversation->person, $conversation, $now,
+                    $staff[$one->staff_id], "reply/$one->id", self::says($conversation), $conversation->person, $conversation, $now,
                 );
             }
         }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Carrier\Carriers;
+use App\Carrier\Handover;
 use App\Carrier\NumberLookup;
+use App\Models\Line;
 use App\Models\Number;
 use App\Models\OutboundTask;
 use App\Models\OutboundTaskKind;
@@ -43,7 +46,7 @@ final class RunOutboundTask implements ShouldQueue
         ]);
     }
 
-    public function handle(ClockInterface $clock, NumberLookup $lookup, Poster $poster): void
+    public function handle(ClockInterface $clock, NumberLookup $lookup, Poster $poster, Carriers $carriers): void
     {
         $task = OutboundTask::query()->find($this->id);
         if ($task === null) {
@@ -69,6 +72,7 @@ final class RunOutboundTask implements ShouldQueue
             OutboundTaskKind::Email => $this->email($task),
             OutboundTaskKind::Post => $poster->post($task->address, $task->body, $task->key),
             OutboundTaskKind::LookUp => $this->lookUp($task, $lookup, $clock->now()),
+            OutboundTaskKind::Text => $this->text($task, $carriers),
         };
         $task->update(['state' => OutboundTaskState::Done, 'done_at' => $clock->now(), 'reason' => null]);
         $this->goOn($task, $clock->now());
@@ -108,6 +112,15 @@ final class RunOutboundTask implements ShouldQueue
         Mail::raw((string) ($task->body['words'] ?? ''), function (Message $mail) use ($task): void {
             $mail->to($task->address)->subject((string) ($task->body['subject'] ?? ''));
         });
+    }
+
+    /** Under its own key, however often it is tried: the carrier takes it once. */
+    private function text(OutboundTask $task, Carriers $carriers): void
+    {
+        $line = Line::query()->findOrFail((int) ($task->body['line'] ?? 0));
+        $text = new Handover($task->key, $line->number ?? $line->name, $task->address, (string) ($task->body['words'] ?? ''));
+        $answer = $carriers->of($line->carrier)->handOver([$text])[$task->key];
+        $answer->accepted || throw new \RuntimeException($answer->detail);
     }
 
     private function lookUp(OutboundTask $task, NumberLookup $lookup, \DateTimeImmutable $now): void

@@ -27,6 +27,7 @@ use Linnet\Core\Time\WeeklyHours;
  * @property int $attempts the last texts whose fate is known
  * @property int $failed those of them that count against the line
  * @property int $well_since_message
+ * @property string|null $tells a mail address that hears of what nobody owns
  * @property array{code: string, with: array<string, mixed>}|null $problem why it was paused by itself
  */
 final class Line extends Model

@@ -26,6 +26,7 @@ use Linnet\Core\Time\WeeklyHours;
  * @property CarbonImmutable|null $away_until
  * @property int|null $stand_in_id who is told in their place while they are not there
  * @property bool $mailed whether they are told by mail too
+ * @property bool $texted whether they are told by text too
  * @property string|null $tasks_hash SHA-256 of the secret in the address of their tasks
  * @property string|null $invited_hash of the link that leads to a password; null where they have one
  * @property CarbonImmutable|null $invited_until
@@ -41,7 +42,7 @@ final class Staff extends User
 
     protected $fillable = [
         'name', 'email', 'password', 'role', 'number', 'number_confirmed_at', 'texts_allowed', 'invited_hash', 'invited_until', 'off_at',
-        'hours', 'away_until', 'stand_in_id', 'mailed', 'tasks_hash',
+        'hours', 'away_until', 'stand_in_id', 'mailed', 'texted', 'tasks_hash',
     ];
 
     protected $hidden = ['password', 'remember_token', 'invited_hash', 'tasks_hash'];
@@ -52,7 +53,7 @@ final class Staff extends User
         return [
             'password' => 'hashed', 'role' => Role::class, 'texts_allowed' => 'boolean', 'number_confirmed_at' => 'immutable_datetime',
             'invited_until' => 'immutable_datetime', 'off_at' => 'immutable_datetime',
-            'hours' => 'array', 'away_until' => 'immutable_datetime', 'mailed' => 'boolean',
+            'hours' => 'array', 'away_until' => 'immutable_datetime', 'mailed' => 'boolean', 'texted' => 'boolean',
         ];
     }
 

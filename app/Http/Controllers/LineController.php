@@ -95,12 +95,16 @@ final class LineController
                 'countries' => 'nullable|string|max:400', 'per_second' => $whole(1000), 'per_minute' => $whole(100_000),
                 'per_day' => $whole(10_000_000), 'even' => 'nullable|in:1', 'warm_start' => $whole(10_000_000),
                 'warm_growth' => 'nullable|integer|min:1|max:1000', 'warm_every' => 'nullable|integer|min:1|max:60',
+                'tells' => 'nullable|email|max:190',
                 'hours' => 'nullable|in:1', 'people' => 'nullable|array', 'people.*' => Rule::exists('staff', 'id')->whereNull('off_at'),
             ],
-            ['*.integer' => 'A whole number is expected here.', '*.min' => 'At least :min.', '*.max' => 'That is too much here.'],
+            [
+                'tells.email' => 'A mail address is expected here.', '*.integer' => 'A whole number is expected here.',
+                '*.min' => 'At least :min.', '*.max' => 'That is too much here.',
+            ],
         );
         $line->update([
-            'purpose' => $said['purpose'] ?? null,
+            'purpose' => $said['purpose'] ?? null, 'tells' => $said['tells'] ?? null,
             'staff_id' => isset($said['staff_id']) ? (int) $said['staff_id'] : null,
             'countries' => $this->countries($said['countries'] ?? ''),
             'pace' => $this->pace($said, $line, $clock->now()),

@@ -38,6 +38,7 @@
             @if ($line->number !== null)
                 <fieldset class="mt-3"><legend class="label">Who hears of it when somebody waits for an answer here</legend>
                     @foreach ($staff as $one)@if ($one->role->converses())<label class="flex gap-2 items-center mb-1"><input type="checkbox" class="tick" name="people[]" value="{{ $one->id }}" @checked(in_array($one->id, old('_token') ? array_map(intval(...), old('people', [])) : $people, true)) @disabled($locked)> {{ $one->name }}</label>@endif @endforeach
+                    <label class="field mt-2"><span>And a mailbox, of what is nobody’s</span><input class="input w-full" type="email" name="tells" value="{{ old('tells', $line->tells) }}" maxlength="190" placeholder="desk@example.org" @disabled($locked) @error('tells') aria-invalid="true" @enderror></label><x-error name="tells" />
                     <p class="soft sm">A conversation that is somebody’s is theirs alone to hear of. Each is told within their hours; else whoever stands in for them is. <x-error name="people" /></p></fieldset>
             @endif
             @unless ($locked)<button class="btn go mt-2">Keep</button>@endunless

@@ -17,10 +17,18 @@
             <h2 class="mt-4 mb-2">Told</h2>
             <p class="soft sm mb-2">Always on the screen, until it is put away.</p>
             <label class="flex gap-2 items-center mb-2"><input type="checkbox" class="tick" name="mailed" value="1" @checked(old('_token') ? old('mailed') === '1' : $member->mailed)> By mail too</label>
+            <label class="flex gap-2 items-center mb-2"><input type="checkbox" class="tick" name="texted" value="1" @checked(old('_token') ? old('texted') === '1' : $member->texted)> By text too{{ $member->number_confirmed_at === null ? ', once the number is confirmed' : '' }}</label>
             <button class="btn go mt-2">Keep</button>
         </aside>
     </form>
     @if ($isMe)
+        <h2 class="mt-6 mb-1">Your number</h2>
+        <p class="soft sm mb-2">{{ $member->number === null ? 'None yet.' : \Linnet\Core\Number\Numbers::pretty($member->number).($member->number_confirmed_at === null ? ', not confirmed.' : ', confirmed.') }} Texts to you go there: what somebody waits for, trials of rules, and what rules tell staff.</p>
+        <div class="flex gap-4 flex-wrap items-end">
+            <form class="flex gap-2 items-end" method="post" action="{{ route('account.number') }}">@csrf<label><span class="label">{{ $member->number === null ? 'Your mobile number' : 'Another number' }}</span><input class="input w-48" type="tel" name="number" value="{{ old('number') }}" maxlength="40" @error('number') aria-invalid="true" @enderror></label><button class="btn">Send a code there</button></form>
+            @if ($asked !== null)<form class="flex gap-2 items-end" method="post" action="{{ route('account.number') }}">@csrf<label><span class="label">The code sent to {{ \Linnet\Core\Number\Numbers::pretty($asked) }}</span><input class="input w-28" name="code" inputmode="numeric" autocomplete="one-time-code" maxlength="20" @error('code') aria-invalid="true" @enderror></label><button class="btn go">It is mine</button></form>@endif
+        </div>
+        <x-error name="number" /><x-error name="code" />
         <h2 class="mt-6 mb-1">Your tasks as a calendar</h2>
         @if (session('feed'))
             <section class="panel mb-3 secret"><p class="soft sm mb-1">It is shown this once. Subscribe to it where you keep your to-dos; whoever has it reads your tasks.</p><p><code class="break-all" id="feed">{{ session('feed') }}</code></p></section>

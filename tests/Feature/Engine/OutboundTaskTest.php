@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Engine;
 
+use App\Carrier\Carriers;
+use App\Carrier\NumberLookup;
 use App\Jobs\OutboundTaskQueue;
 use App\Jobs\RunOutboundTask;
 use App\Models\OutboundTask;
@@ -11,6 +13,7 @@ use App\Models\OutboundTaskState;
 use App\Models\Record;
 use App\Models\Role;
 use App\Models\Trace;
+use App\Outside\Poster;
 use App\Outside\Resolver;
 use Illuminate\Http\Client\Request;
 use Illuminate\Queue\WorkerOptions;
@@ -18,6 +21,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Mail;
+use Psr\Clock\ClockInterface;
 use Tests\Feature\TestCase;
 
 /** What rules want done outside: through the queue, tried again, given up into a list. */
@@ -129,10 +133,10 @@ final class OutboundTaskTest extends TestCase
         app('queue.worker')->setCache(app('cache.store'))->daemon('database', 'default', new WorkerOptions(stopWhenEmpty: true, sleep: 0));
     }
 
-    /** @return array{\Psr\Clock\ClockInterface, \App\Carrier\NumberLookup, \App\Outside\Poster} */
+    /** @return array{ClockInterface, NumberLookup, Poster, Carriers} */
     private function parts(): array
     {
-        return [resolve(\Psr\Clock\ClockInterface::class), resolve(\App\Carrier\NumberLookup::class), resolve(\App\Outside\Poster::class)];
+        return [resolve(ClockInterface::class), resolve(NumberLookup::class), resolve(Poster::class), resolve(Carriers::class)];
     }
 
     public function testMailThatGoesNowhereIsNotDoneAndIsSaid(): void

@@ -62,6 +62,7 @@ final class AccessTest extends TestCase
         'people.bulk' => 'administer', 'people.bulk.store' => 'administer',
         'forms.edit' => 'administer',
         'safeguards.did' => 'view', 'safeguards.effect' => 'administer',
+        'account.number' => 'everybody',
         'runs.give-back' => 'converse', 'people.fields' => 'converse',
         'people.merge' => 'administer', 'people.merge.store' => 'administer', 'merges.undo' => 'administer',
         'audiences.index' => 'view', 'audiences.show' => 'view', 'audiences.count' => 'view', 'audiences.tried' => 'view',

@@ -50,6 +50,34 @@ final class ReplyNoticesTest extends TestCase
         self::assertSame([], $this->told());
     }
 
+    public function testALinesMailboxAndWhoeverLikesHearsByText(): void
+    {
+        $nia = $this->staff(Role::Agent);
+        $this->actingAs($nia)->post(route('account.number'), ['number' => '07700 900777'])
+            ->assertSessionHas('done', 'A code is on its way.');
+        $this->post(route('account.number'), ['code' => '1'])->assertSessionHasErrors('code');
+        self::assertSame(1, preg_match('/is (\d{6})\./', $this->handedOver[0]['text'], $code));
+        $this->post(route('account.number'), ['code' => $code[1]])->assertSessionHas('done', 'The number is yours.');
+        $this->put(route('account.update'), ['mailed' => '1', 'texted' => '1'])->assertSessionHasNoErrors();
+        $this->get(route('account'))->assertSee('+44 7700 900777, confirmed.');
+        $line = Line::query()->where('number', self::FRONT_DESK)->sole();
+        $this->actingAs($this->staff(Role::Administrator));
+        $this->put(route('lines.update', $line), ['people' => [$nia->id], 'tells' => 'desk'])->assertSessionHasErrors('tells');
+        $this->put(route('lines.update', $line), ['people' => [$nia->id], 'tells' => 'desk@osierquay.example']);
+        $this->handedOver = [];
+        foreach (['Hello?', 'Still there?'] as $text) {
+            $this->textFrom(self::WEN, $text);
+        }
+        $texts = array_column($this->handedOver, 'text', 'to');
+        self::assertSame(['+447700900777'], array_keys($texts));
+        self::assertStringContainsString('wrote to the front desk: “Hello?” http', $texts['+447700900777'] ?? '');
+        self::assertEqualsCanonicalizing(['desk@osierquay.example', 'nia@osierquay.example'], $this->mailed());
+
+        Conversation::query()->update(['staff_id' => $nia->id, 'waiting_since' => null]);
+        $this->textFrom(self::WEN, 'And on Friday?');
+        self::assertCount(1, array_keys($this->mailed(), 'desk@osierquay.example', true), 'it is somebody’s now');
+    }
+
     public function testWhatAsksForNobodyIsToldToNobody(): void
     {
         $this->textFrom(self::WEN, 'STOP');
@@ -146,7 +174,9 @@ final class ReplyNoticesTest extends TestCase
     /** @return list<string> */
     private function mailed(): array
     {
-        return array_values(OutboundTask::query()->where('name', 'like', 'reply/%')->orderBy('address')->pluck('address')->all());
+        $mails = OutboundTask::query()->where('name', 'like', 'reply/%')->where('kind', 'email');
+
+        return array_values($mails->orderBy('address')->pluck('address')->all());
     }
 
     /** @return array<string, mixed> */
