@@ -10,6 +10,7 @@ use Bench\Commands\BenchConnect;
 use Bench\Commands\BenchEngine;
 use Bench\Commands\BenchPages;
 use Bench\Commands\BenchRehearsal;
+use Bench\Commands\BenchSeveral;
 use Bench\Commands\BenchWriting;
 use Bench\Commands\Torture;
 use Illuminate\Support\ServiceProvider;
@@ -21,7 +22,7 @@ final class BenchServiceProvider extends ServiceProvider
     {
         $this->commands([
             Bench::class, BenchAhead::class, BenchConnect::class, BenchEngine::class, BenchPages::class,
-            BenchRehearsal::class, BenchWriting::class, Torture::class,
+            BenchRehearsal::class, BenchSeveral::class, BenchWriting::class, Torture::class,
         ]);
     }
 }

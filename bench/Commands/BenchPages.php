@@ -16,6 +16,7 @@ use Bench\Pages;
 use Bench\RepeatedSeason;
 use Bench\Town;
 use Demo\HandClock;
+use Demo\SampleTown;
 use Demo\Season\Season;
 use Demo\SeasonSimulation;
 use Illuminate\Console\Command;
@@ -87,6 +88,7 @@ final class BenchPages extends Command
         $forecaster = resolve(Forecaster::class);
         while ($forecaster->round() > 0);
         $forecaster->rest();
+        SampleTown::written($season->ends());
         $this->rehearse($season);
     }
 
