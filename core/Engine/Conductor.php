@@ -48,9 +48,10 @@ final readonly class Conductor
 
     /**
      * @param  list<Published>  $rules
+     * @param  EvaluationContext|null  $known  of the subject, where it was put together for these rules just now
      * @return list<Start> what became of each rule it concerns
      */
-    public function start(DomainEvent $why, array $rules): array
+    public function start(DomainEvent $why, array $rules, ?EvaluationContext $known = null): array
     {
         $rules = array_values(
             array_filter(
@@ -64,13 +65,7 @@ final readonly class Conductor
         if ($rules === []) {
             return [];
         }
-        $related = array_values(array_unique(array_merge(...array_map(fn (Published $p): array => Needs::relatedTypes($p->rule), $rules))));
-        $context = $this->contexts
-            ->create(
-                $why->subject, $why->line, $related,
-                lastTexts: array_filter($rules, fn (Published $p): bool => Needs::asksForTexts($p->rule)) !== [],
-            )
-            ->later($why->at);
+        $context = ($known ?? $this->contextFor($why, $rules))->later($why->at);
         $person = $why->subject->personId;
         $started = Engine::start(
             array_map(
@@ -97,6 +92,16 @@ final readonly class Conductor
         }
 
         return $started->starts;
+    }
+
+    /** @param  non-empty-list<Published>  $rules */
+    private function contextFor(DomainEvent $why, array $rules): EvaluationContext
+    {
+        return $this->contexts->create(
+            $why->subject, $why->line,
+            array_values(array_unique(array_merge(...array_map(fn (Published $p): array => Needs::relatedTypes($p->rule), $rules)))),
+            lastTexts: array_filter($rules, fn (Published $p): bool => Needs::asksForTexts($p->rule)) !== [],
+        );
     }
 
     /** The moment a rule waited for is there. @return bool whether it had really come */
@@ -126,10 +131,13 @@ final readonly class Conductor
     /** A rule's calendar has come to one who may belong to its audience. */
     public function calledUp(Published $published, Subject $subject, \DateTimeImmutable $at): void
     {
-        $context = $this->contexts->create($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
+        $context = $this->contexts->create(
+            $subject, null, Needs::relatedTypes($published->rule), $published->ruleId, lastTexts: Needs::asksForTexts($published->rule),
+        );
         if ($published->rule->trigger->condition()?->weigh($context)->holds() !== false) {
             $id = "calendar:$published->ruleId:{$subject->name()}:{$at->getTimestamp()}";
-            $this->start(new DomainEvent($id, new CalendarCame($published->ruleId, $at), $subject, $this->reader->now()), [$published]);
+            $event = new DomainEvent($id, new CalendarCame($published->ruleId, $at), $subject, $this->reader->now());
+            $this->start($event, [$published], $context);
         }
     }
 

@@ -67,10 +67,10 @@ final class DatabaseRunStore implements RunStore
             'began_at' => self::at($state->beganAt), 'step' => $state->step,
             'cause' => $why->cause->links === [] ? null : json_encode($why->cause->links, JSON_THROW_ON_ERROR),
         ];
-        if (DB::table('runs')->insertOrIgnore($row) === 0) {
+        $id = (new Prepared)->insertOrIgnore('runs', $row);
+        if ($id === null) {
             return null;
         }
-        $id = (int) DB::getPdo()->lastInsertId();
         $this->fresh[$id] = true;
         $this->versions[$id] = (int) $row['rule_version_id'];
         $run = new Run(

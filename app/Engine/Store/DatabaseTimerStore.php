@@ -135,11 +135,15 @@ final class DatabaseTimerStore implements TimerStore
             PersonLocks::wait($ids);
             $reader->preload($ids);
             $reader->preloadLastChanges($ids);
+            $this->unit->texts->preloadPeople($ids);
 
             return array_map(fn (int $id): Subject => $events->subject($id, null), $ids);
         }
-        PersonLocks::wait(self::ids(DB::table('records')->whereIn('id', $ids)->whereNotNull('person_id')->distinct()->pluck('person_id')));
+        $people = self::ids(DB::table('records')->whereIn('id', $ids)->whereNotNull('person_id')->distinct()->pluck('person_id'));
+        PersonLocks::wait($people);
         $reader->preloadRecords($ids);
+        $reader->preload($people);
+        $this->unit->texts->preloadPeople($people);
 
         return array_map(fn (int $id): Subject => $events->subject(null, $reader->record($id)), $ids);
     }

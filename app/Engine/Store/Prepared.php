@@ -41,16 +41,29 @@ final class Prepared
         return (int) $this->pdo->lastInsertId();
     }
 
+    /**
+     * @param  non-empty-array<string, mixed>  $values
+     * @return int|null the new row's id; null where it is there already
+     */
+    public function insertOrIgnore(string $table, array $values): ?int
+    {
+        $statement = $this->statement('insert or ignore', $table, $values);
+        $statement->execute(self::plain(array_values($values)));
+
+        return $statement->rowCount() === 0 ? null : (int) $this->pdo->lastInsertId();
+    }
+
     /** @param  non-empty-array<string, mixed>  $values */
     private function statement(string $what, string $table, array $values): \PDOStatement
     {
         $key = "$what/$table/".implode(',', array_keys($values));
         if (! isset(self::$statements[$key]) || self::$statements[$key][0]->get() !== $this->pdo) {
             $query = $this->connection->table($table)->where('id', 0);
-            $sql =
-                $what === 'update'
-                    ? $query->getGrammar()->compileUpdate($query, $values)
-                    : $query->getGrammar()->compileInsert($query, $values);
+            $sql = match ($what) {
+                'update' => $query->getGrammar()->compileUpdate($query, $values),
+                'insert' => $query->getGrammar()->compileInsert($query, $values),
+                default => $query->getGrammar()->compileInsertOrIgnore($query, $values),
+            };
             // What is asked thousands of times is worth preparing, also where single questions are not.
             $options = $this->connection->getDriverName() === 'pgsql' ? [\PDO::PGSQL_ATTR_DISABLE_PREPARES => false] : [];
             self::$statements[$key] = [\WeakReference::create($this->pdo), $this->pdo->prepare($sql, $options)];
