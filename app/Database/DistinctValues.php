@@ -22,7 +22,7 @@ final class DistinctValues
         $values = array_values($only);
         $rows = DB::select(
             "with recursive v(value) as (
-                select min(\"$column\") from $table where true$where
+                select min(\"$column\") from $table where \"$column\" is not null$where
                 union all
                 select (select min(\"$column\") from $table where \"$column\" > v.value$where) from v where v.value is not null
             ) select value from v where value is not null",

@@ -330,17 +330,24 @@ final readonly class Runner
      */
     private function inTransaction(\Closure $work, array $people = []): mixed
     {
-        return UnitOfWork::transaction(
-            $this->clock->now()->setTimezone(new \DateTimeZone('UTC')),
-            $this->sideEffects,
-            function (UnitOfWork $unit) use ($work): mixed {
-                $done = $work($unit);
-                ForecastMark::leave($unit->reader->known());
+        // What is read for a piece of work stays until it is done: looking for circles meanwhile finds none and is a tenth of the time.
+        $collects = gc_enabled();
+        gc_disable();
+        try {
+            return UnitOfWork::transaction(
+                $this->clock->now()->setTimezone(new \DateTimeZone('UTC')),
+                $this->sideEffects,
+                function (UnitOfWork $unit) use ($work): mixed {
+                    $done = $work($unit);
+                    ForecastMark::leave($unit->reader->known());
 
-                return $done;
-            },
-            $people,
-        );
+                    return $done;
+                },
+                $people,
+            );
+        } finally {
+            $collects && gc_enable();
+        }
     }
 
     /** @return list<int> */

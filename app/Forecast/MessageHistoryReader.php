@@ -9,9 +9,7 @@ use App\Engine\Store\DatabaseMessageStore;
 use App\Engine\Store\DatabaseRunStore;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
-use App\Models\Timer;
 use Illuminate\Database\Query\Builder;
-use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\InMemory\MessageHistory;
 use Linnet\Core\Record\Line;
@@ -59,17 +57,8 @@ final readonly class MessageHistoryReader
     /** @param  list<int>  $people */
     private function said(MessageHistory $history, array $people): void
     {
-        $rows = DB::table('messages')
-            ->leftJoin(
-                'timers',
-                fn (JoinClause $join) => $join->on('timers.subject_id', 'messages.id')->where('timers.kind', Timer::MESSAGE),
-            )
-            ->whereIn('person_id', $people)
-            ->where('at', '>', DatabaseRunStore::at($this->now->modify("-{$this->reader->policy()->sameTextSeconds} seconds")))
-            ->where('origin', MessageOrigin::Rule->value)
-            ->whereIn('state', DatabaseMessageStore::SAID)
-            ->get(['person_id', 'words_hash', 'name', 'left_at', 'wanted_at', 'due_at']);
-        foreach ($rows as $row) {
+        $since = DatabaseRunStore::at($this->now->modify("-{$this->reader->policy()->sameTextSeconds} seconds"));
+        foreach (DatabaseMessageStore::saidSince($since, $people) as $row) {
             $history->said[(int) $row->person_id][(string) $row->words_hash][(string) $row->name] = [
                 'left' => $row->left_at === null ? null : DatabaseBusinessReader::moment($row->left_at),
                 'wanted' => DatabaseBusinessReader::moment($row->wanted_at),

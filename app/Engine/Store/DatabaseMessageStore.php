@@ -8,6 +8,7 @@ use App\Models\MessageOrigin;
 use App\Models\MessageState;
 use App\Models\Timer;
 use Illuminate\Database\Query\JoinClause;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Linnet\Core\Engine\OutText;
@@ -31,7 +32,7 @@ final class DatabaseMessageStore implements MessageStore
     public const OTHERS = -1;
 
     /** States of texts whose words count as said, or about to be. */
-    public const SAID = [
+    private const SAID = [
         MessageState::Waiting->value, MessageState::Ready->value, MessageState::CutOff->value, MessageState::Handed->value,
         MessageState::Arrived->value,
     ];
@@ -152,17 +153,7 @@ final class DatabaseMessageStore implements MessageStore
         $since = DatabaseRunStore::at($this->now->modify("-{$this->reader->policy()->sameTextSeconds} seconds"));
         foreach (array_chunk($people, 400) as $chunk) {
             $this->heardOf += array_fill_keys($chunk, true);
-            $rows = DB::table('messages')
-                ->leftJoin(
-                    'timers',
-                    fn (JoinClause $join) => $join->on('timers.subject_id', 'messages.id')->where('timers.kind', Timer::MESSAGE),
-                )
-                ->whereIn('person_id', $chunk)
-                ->where('at', '>', $since)
-                ->where('origin', MessageOrigin::Rule->value)
-                ->whereIn('state', self::SAID)
-                ->get(['person_id', 'words_hash', 'name', 'left_at', 'wanted_at', 'due_at']);
-            foreach ($rows as $row) {
+            foreach (self::saidSince($since, $chunk) as $row) {
                 $this->said[(int) $row->person_id][(string) $row->words_hash][(string) $row->name] ??= [
                     'left' => $row->left_at,
                     'wanted' => (string) $row->wanted_at,
@@ -170,6 +161,26 @@ final class DatabaseMessageStore implements MessageStore
                 ];
             }
         }
+    }
+
+    /**
+     * @param  string  $since  an instant
+     * @param  list<int>  $people
+     * @return Collection<int, \stdClass> what rules said to them since then, or will, with when it comes due
+     */
+    public static function saidSince(string $since, array $people): Collection
+    {
+        return DB::table('messages')
+            ->leftJoin(
+                'timers',
+                fn (JoinClause $join) => $join->on('timers.subject_id', 'messages.id')->where('timers.kind', Timer::MESSAGE),
+            )
+            ->whereIn('person_id', $people)
+            ->where('at', '>', $since)
+            ->where('origin', MessageOrigin::Rule->value)
+            // A state that no index knows: what is on its way can be all there is, where a text has just gone to very many.
+            ->whereIn(DB::raw("(state || '')"), self::SAID)
+            ->get(['person_id', 'words_hash', 'name', 'left_at', 'wanted_at', 'due_at']);
     }
 
     public function save(OutText $text): void

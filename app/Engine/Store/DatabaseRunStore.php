@@ -42,6 +42,8 @@ final class DatabaseRunStore implements RunStore
     /** @var array<int, list<int>> live runs by person */
     private array $live = [];
 
+    private ?Prepared $rows = null;
+
     /** Whether anything is decided of texts whose run has not begun. */
     private ?bool $someDecided = null;
 
@@ -67,7 +69,7 @@ final class DatabaseRunStore implements RunStore
             'began_at' => self::at($state->beganAt), 'step' => $state->step,
             'cause' => $why->cause->links === [] ? null : json_encode($why->cause->links, JSON_THROW_ON_ERROR),
         ];
-        $id = (new Prepared)->insertOrIgnore('runs', $row);
+        $id = $this->rows()->insertOrIgnore('runs', $row);
         if ($id === null) {
             return null;
         }
@@ -205,6 +207,11 @@ final class DatabaseRunStore implements RunStore
         ];
     }
 
+    private function rows(): Prepared
+    {
+        return $this->rows ??= new Prepared;
+    }
+
     /** Sets a timer, or takes it off. */
     public function time(string $kind, int $subject, int $ruleId, ?\DateTimeImmutable $due): void
     {
@@ -215,7 +222,7 @@ final class DatabaseRunStore implements RunStore
 
     public function flush(): void
     {
-        $rows = new Prepared;
+        $rows = $this->rows();
         foreach ($this->changed as $run) {
             $over = $run->state->isOver();
             $rows->update('runs', $run->id, [
