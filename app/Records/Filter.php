@@ -31,6 +31,17 @@ final readonly class Filter
     }
 
     /**
+     * Only those of a question put together elsewhere.
+     *
+     * @param  string  $column  what of a record the question lists: its id, or its person's
+     * @param  list<scalar>  $bindings
+     */
+    public static function belonging(string $column, string $sql, array $bindings, bool $isBroad): self
+    {
+        return new self("$column in", "$column in ($sql)", $bindings, [["$column not in ($sql)", $bindings]], $isBroad);
+    }
+
+    /**
      * The same asked for in fewer: what is asked of one field is one walk of its index, from here to there, and is nothing at all where
      * the field is to be empty and to hold something.
      *

@@ -5,7 +5,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** A text that is written costs each index of texts: what most of them have not is no longer kept for all, and what nobody asks for is gone. */
+/** Each index costs every text that is written: what most of them have not is no longer kept for all, what nobody asks for is gone. */
 return new class extends Migration
 {
     private const FEW = [

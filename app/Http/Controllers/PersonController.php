@@ -39,6 +39,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class PersonController
 {
+    /** Those without a name last; the same words as the index they are read by. */
+    private const BY_NAME = 'coalesce(last_name, first_name) is null, coalesce(last_name, first_name), first_name, id';
+
     public function index(Request $request, PeopleQuery $find): View|StreamedResponse
     {
         $asked = $request->validate([
@@ -55,7 +58,7 @@ final class PersonController
                 ? CsvExport::of('people', PeopleRows::headings($type), PeopleRows::of($type, $query, Business::current()))
                 : VCardOf::people($query);
         }
-        $asked['order'] === 'newest' ? $query->orderByDesc('id') : $query->orderBy('last_name')->orderBy('first_name')->orderBy('id');
+        $asked['order'] === 'newest' ? $query->orderByDesc('id') : $query->orderByRaw(self::BY_NAME);
         $people = $query->simplePaginate(50)->withQueryString();
 
         return view('people.index', [

@@ -13,6 +13,7 @@ use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\SavedFilter;
 use App\Models\Staff;
+use App\Pages\Records\Belonging;
 use App\Pages\Records\RecordPage;
 use App\Pages\Records\RecordsPage;
 use App\Records\RecordForm;
@@ -34,6 +35,10 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 final class RecordController
 {
     private const BULK = 2000;
+
+    public function __construct(private readonly Belonging $belonging)
+    {
+    }
 
     /** The first type with a board or records, or the settings where there is none. */
     public function types(): RedirectResponse
@@ -63,7 +68,7 @@ final class RecordController
             'type' => $type, 'page' => $page, 'records' => ($records = $page->query->page(50)), 'rows' => $page->rows($records),
             'columns' => $page->columns(), 'fields' => $page->fields(), 'saved' => $page->saved(),
             'count' => $count === null ? 'many' : number_format($count).($count >= RecordQuery::COUNTED ? ' or more' : ''),
-            'types' => self::all(), 'bulk' => self::BULK,
+            'types' => self::all(), 'bulk' => self::BULK, 'audiences' => Belonging::offered($type),
         ]);
     }
 
@@ -186,7 +191,10 @@ final class RecordController
 
     private function page(Request $request, RecordType $type, ClockInterface $clock): RecordsPage
     {
-        return new RecordsPage($type->load('fields'), $request->all(), Business::current(), $clock->now());
+        return new RecordsPage(
+            $type->load('fields'), $request->all(), Business::current(), $clock->now(),
+            $this->belonging->filter($type, $request->input('audience')),
+        );
     }
 
     /**

@@ -34,6 +34,9 @@ final class RecordsPage
     /** @var list<string> what could not be asked, and why */
     public readonly array $wrong;
 
+    /** The audience it is narrowed to. */
+    public readonly ?int $audience;
+
     public readonly string $find;
 
     public readonly string $order;
@@ -43,12 +46,16 @@ final class RecordsPage
     /** @var Collection<int, Field>|null */
     private ?Collection $chosen = null;
 
-    /** @param  array<string, mixed>  $asked  find, f, order, cols */
+    /**
+     * @param  array<string, mixed>  $asked  find, f, audience, order, cols
+     * @param  Filter|null  $belongs  the audience asked for
+     */
     public function __construct(
         public readonly RecordType $type,
         public readonly array $asked,
         public readonly Business $business,
         \DateTimeImmutable $now,
+        ?Filter $belongs = null,
     ) {
         $place = new Place($business->country, $business->zone);
         $filters = $read = $wrong = [];
@@ -63,6 +70,8 @@ final class RecordsPage
             }
             $filter === null ? array_push($wrong, ...array_filter([$why])) : $read[] = $filter;
         }
+        $belongs === null || $read[] = $belongs;
+        $this->audience = $belongs !== null && is_scalar($asked['audience'] ?? null) ? (int) $asked['audience'] : null;
         $this->filters = $filters;
         $this->wrong = $wrong;
         $this->find = is_string($asked['find'] ?? null) ? mb_substr($asked['find'], 0, 80, 'UTF-8') : '';
@@ -208,7 +217,7 @@ final class RecordsPage
     {
         return array_filter(
             [
-                'f' => $this->filters, 'find' => $this->find,
+                'f' => $this->filters, 'find' => $this->find, 'audience' => (string) $this->audience,
                 'order' => $this->order === 'id' && $this->descending ? '' : ($this->descending ? '-' : '').$this->order,
                 'cols' => is_array($this->asked['cols'] ?? null) ? array_values(array_filter($this->asked['cols'], is_string(...))) : [],
             ],

@@ -81,6 +81,12 @@ final class Conditions
             );
         }
         $atoms[] = Make::seq('whose', $this->field($this->fields->bare($type)));
+        // A date's noun that is a verb too: "that starts within 7 days".
+        foreach ($isPeople ? [] : $this->words->type($type)->fields as $field) {
+            if (in_array($field->noun, ['start', 'end'], true) && in_array($field->kind, [FieldKind::Date, FieldKind::DateTime], true)) {
+                $atoms[] = Make::also(Make::means(['field' => "$type.$field->key"]), "that {$field->noun}s", $this->values->when());
+            }
+        }
         $atom = Make::any(
             ...$atoms,
             ...($isPeople ? [$this->ofPerson('who')] : [$this->belongs($type, 'that is in', 'that is not in')]),

@@ -152,6 +152,24 @@ final class Values
         return Make::any(...$offered, ...array_map(fn (Phrase $one): Phrase => Make::last($one), array_values($rest)));
     }
 
+    /** When something happens, behind the verb that its date has: "that starts within 7 days". */
+    public function when(): Phrase
+    {
+        $test = fn (string $test, Phrase $behind, string ...$words): Phrase => Make::seq(
+            Make::means(['test' => $test]),
+            Make::any(...array_map(fn (string $one): Phrase => Make::turn($one), $words)),
+            $behind,
+        );
+        $days = Make::slot('value', new Whole(0, 3650, 'day', 'days', true));
+        $date = Make::slot('value', new DaySlot);
+
+        return Make::any(
+            $test('within_next', $days, 'within the next', 'within', 'in the next'),
+            $test('within_last', $days, 'within the last', 'in the last'), $test('before', $date, 'before'), $test('after', $date, 'after'),
+            Make::seq(Make::means(['test' => 'today']), Make::turn('today')), $test('weekday', self::weekdays('value'), 'on a', 'on'),
+        );
+    }
+
     private static function two(Amount $amount): Phrase
     {
         $and = Make::seq('and');

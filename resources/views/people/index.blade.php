@@ -19,7 +19,7 @@
                 <tr>
                     @can('administer')<td class="!pr-2"><input type="checkbox" class="tick" name="ticked[]" value="{{ $person->id }}" form="ticked" aria-label="Tick {{ $person->name() }}"></td>@endcan
                     <td><a class="link" href="{{ route('people.show', $person) }}">{{ $person->name() }}</a></td>
-                    <td>{{ $person->number ? \Linnet\Core\Number\Numbers::pretty($person->number->e164) : '–' }}</td>
+                    <td class="whitespace-nowrap">{{ $person->number ? \Linnet\Core\Number\Numbers::pretty($person->number->e164) : '–' }}</td>
                     <td>{{ $person->number?->kind->value === 'either' ? 'mobile or landline' : $person->number?->kind->value }}</td>
                     <td>{{ $person->zone ? \App\Clock\TimeFormatter::place($person->zone) : ($person->number ? (count($person->number->zones) === 1 ? \App\Clock\TimeFormatter::place($person->number->zones[0]) : count($person->number->zones).' time zones possible') : '–') }}</td>
                     <td>@if ($stopped[$person->number?->e164] ?? false)<x-tone tone="bad" icon="ban">said stop</x-tone>@elseif ($person->number && ! $person->number->kind->takesTexts())<x-tone tone="plain">takes no texts</x-tone>@else<x-tone tone="well">yes</x-tone>@endif</td>
@@ -28,10 +28,14 @@
             </tbody>
         </table></div>
         @can('administer')
-            <form id="ticked" class="flex gap-3 items-center mt-3" method="post" action="{{ route('several.store') }}">@csrf<input type="hidden" name="type" value="person"><button class="btn small">Write to the ticked</button><x-error name="bulk" /></form>
-            <div class="flex gap-3 flex-wrap items-end mt-2"><label><span class="label">Or for the ticked</span><select class="input" name="what" form="ticked"><option value="add tag">give the tag</option><option value="remove tag">take away the tag</option><option value="add list">put onto the list</option><option value="remove list">take off the list</option></select></label>
+            <form id="ticked" method="post" action="{{ route('several.store') }}">@csrf<input type="hidden" name="type" value="person"></form>
+            <div class="acts-bar" role="group" aria-label="With the ticked">
+                <button class="btn small" form="ticked">Write to the ticked</button>
+                <label><span class="label">Or</span><select class="input" name="what" form="ticked"><option value="add tag">give them the tag</option><option value="remove tag">take away the tag</option><option value="add list">put them onto the list</option><option value="remove list">take them off the list</option></select></label>
                 <label><span class="label">Called</span><input class="input w-40" name="name" form="ticked" maxlength="60" list="labels-known"></label><datalist id="labels-known">@foreach (array_merge(...array_values($labels)) as $name)<option value="{{ $name }}"></option>@endforeach</datalist>
-                <button class="btn small" form="ticked" formmethod="get" formaction="{{ route('people.bulk') }}">See what it comes to</button><x-error name="ticked" /><x-error name="name" /></div>
+                <button class="btn small" form="ticked" formmethod="get" formaction="{{ route('people.bulk') }}">See what it comes to</button>
+                <x-error name="bulk" /><x-error name="ticked" /><x-error name="name" />
+            </div>
         @endcan
         <x-pages :list="$people" />
     @endif

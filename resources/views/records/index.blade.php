@@ -24,6 +24,7 @@
         @foreach ($page->kept()['cols'] ?? [] as $column)<input type="hidden" name="cols[]" value="{{ $column }}">@endforeach
         @if (isset($page->kept()['order']))<input type="hidden" name="order" value="{{ $page->kept()['order'] }}">@endif
         <label><span class="sm">Person, title or their name</span><input class="input w-48" type="search" name="find" value="{{ $page->find }}"></label>
+        @if ($audiences !== [])<label><span class="sm">In the audience</span><select class="input max-w-44" name="audience"><option value="">any</option>@foreach ($audiences as $id => $name)<option value="{{ $id }}" @selected($page->audience === $id)>{{ $name }}</option>@endforeach</select></label>@endif
         @php($n = count($page->filters))
         <label><span class="sm">Only where</span><select class="input max-w-44" name="f[{{ $n }}][field]" x-ref="field" x-on:change="pick"><option value="">any field</option>@foreach ($fields as $key => $field)<option value="{{ $key }}">{{ $field['name'] }}</option>@endforeach</select></label>
         <label><span class="sr-only">Test</span><select class="input" name="f[{{ $n }}][test]" x-ref="test">@foreach (\App\Records\FilterTest::cases() as $test)<option value="{{ $test->value }}">{{ $test->says() }}</option>@endforeach</select></label>
@@ -38,6 +39,7 @@
             <form class="change" method="get">
                 @foreach ($page->filters as $i => $filter)@foreach ($filter as $part => $value)<input type="hidden" name="f[{{ $i }}][{{ $part }}]" value="{{ $value }}">@endforeach @endforeach
                 @if ($page->find)<input type="hidden" name="find" value="{{ $page->find }}">@endif
+                @if ($page->audience)<input type="hidden" name="audience" value="{{ $page->audience }}">@endif
                 @foreach ($type->fields as $field)<label class="flex gap-2 items-center mb-1"><input type="checkbox" class="tick" name="cols[]" value="{{ $field->key }}" @checked($page->isShown($field))> {{ $field->name }}</label>@endforeach
                 <button class="btn go small mt-1">Show these</button>
             </form></details>
@@ -73,7 +75,7 @@
             </tbody>
         </table></div>
         @can('administer')
-            <div class="flex gap-3 flex-wrap items-end mt-3" aria-label="Change many">
+            <div class="acts-bar" role="group" aria-label="Change many">
                 <label><span class="label">Change</span><select class="input" name="which" form="bulk"><option value="ticked">the ticked</option><option value="all">all {{ $count }} in this list</option></select></label>
                 <label><span class="label">Field</span><select class="input" name="field" form="bulk"><option value="">choose</option>@foreach ($type->fields as $field)<option value="{{ $field->key }}">{{ $field->name }}</option>@endforeach</select></label>
                 <label><span class="label">To</span><input class="input w-36" name="value" form="bulk" value="{{ old('value') }}"></label>

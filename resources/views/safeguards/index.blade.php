@@ -10,7 +10,7 @@
                     <h2>{{ $table['name'] }}</h2>
                     <p class="soft sm mb-2">{{ $table['why'] }}</p>
                     <x-hours :name="$key" :hours="$table['hours']" :mine="old('table') === $key" :locked="! Auth::user()->can('administer')" />
-                    @can('administer')<button class="btn">Keep these hours</button> <button class="btn scripted" type="button" hx-put="{{ route('safeguards.effect', 'hours') }}" hx-include="closest form" hx-target="next .effect">See what it comes to</button><div class="effect" aria-live="polite"></div>@endcan
+                    @can('administer')<div class="flex flex-wrap gap-2"><button class="btn">Keep these hours</button><button class="btn scripted" type="button" hx-put="{{ route('safeguards.effect', 'hours') }}" hx-include="closest form" hx-target="next .effect">See what it comes to</button></div><div class="effect" aria-live="polite"></div>@endcan
                 </form>
             @endforeach
             @include('safeguards.limits')
@@ -18,8 +18,8 @@
         <aside>
             <h2 class="mb-2">In the last 30 days</h2>
             <dl class="facts !grid-cols-[1fr_auto]">
-                @foreach ($did as [$one, $many])<dt>{{ $one->says() }}</dt><dd><a class="link" href="{{ route('safeguards.did', $one) }}">{{ number_format($many) }}</a></dd>@endforeach
-                <dt>Said stop</dt><dd><a class="link" href="{{ route('safeguards.consent') }}">{{ $optOuts }}</a></dd>
+                @foreach ($did as [$one, $many])<dt>{{ $one->says() }}</dt><dd class="text-right"><a class="link" href="{{ route('safeguards.did', $one) }}">{{ number_format($many) }}</a></dd>@endforeach
+                <dt>Said stop</dt><dd class="text-right"><a class="link" href="{{ route('safeguards.consent') }}">{{ $optOuts }}</a></dd>
             </dl>
             <p class="mt-3"><a class="link" href="{{ route('safeguards.consent') }}">The consent ledger</a></p>
             <h2 class="mt-6 mb-2">Words that are always obeyed <a class="link sm font-sans font-normal" href="{{ route('keywords') }}">all keywords</a></h2>

@@ -20,7 +20,7 @@
             <label class="field"><span>{{ $label }}</span><input class="input w-full" type="number" min="0" step="any" name="{{ $name }}" value="{{ old($name, $value) }}" @disabled($locked) @error($name) aria-invalid="true" @enderror><x-error :name="$name" /></label>
         @endforeach
     </div>
-    @unless ($locked)<button class="btn mt-1">Keep these limits</button> <button class="btn mt-1 scripted" type="button" hx-put="{{ route('safeguards.effect', 'limits') }}" hx-include="closest form" hx-target="next .effect">See what it comes to</button><div class="effect" aria-live="polite"></div>@endunless
+    @unless ($locked)<div class="flex flex-wrap gap-2 mt-1"><button class="btn">Keep these limits</button><button class="btn scripted" type="button" hx-put="{{ route('safeguards.effect', 'limits') }}" hx-include="closest form" hx-target="next .effect">See what it comes to</button></div><div class="effect" aria-live="polite"></div>@endunless
 </form>
 <form class="panel mb-4" method="post" action="{{ route('safeguards.holidays') }}" enctype="multipart/form-data" aria-label="Holidays">@csrf @method('put')
     <h2>Holidays</h2>

@@ -165,6 +165,35 @@ final class SeveralTest extends TestCase
         self::assertSame($many, DB::table('labels')->where('kind', 'list')->where('name', 'March')->count());
     }
 
+    /** What is done to all records of a list narrowed to an audience is done to no other, and to none where the audience is gone. */
+    public function testRecordsAreNarrowedToAnAudience(): void
+    {
+        $booking = RecordType::query()->where('key', 'booking')->firstOrFail();
+        $bookings = fn () => Record::query()->where('record_type_id', $booking->id);
+        $guest = Person::query()->whereKey($bookings()->value('person_id'))->firstOrFail();
+        $guest->labels()->create(['kind' => 'tag', 'name' => 'guest', 'folded' => 'guest']);
+        foreach (['Guests' => 'everybody who has the tag "guest"', 'Came' => 'the guest of every booking whose state is came'] as $name => $sentence) {
+            $this->post(route('audiences.store'), ['name' => $name, 'sentence' => $sentence])->assertSessionHasNoErrors();
+        }
+        [$guests, $came] = Audience::query()->orderBy('id')->get()->all();
+        $theirs = $bookings()->whereIn('person_id', DB::table('labels')->where('name', 'guest')->select('person_id'))->pluck('id')->all();
+        self::assertNotContains(count($theirs), [0, $bookings()->count()]);
+        $shown = fn (Audience $audience): array => $this
+            ->get(route('records.index', [$booking, 'audience' => $audience->id]))
+            ->viewData('rows');
+        self::assertEqualsCanonicalizing($theirs, array_column($shown($guests), 'id'));
+        self::assertSame(['came'], array_values(array_unique(array_map(
+            fn (int $id): mixed => Record::query()->findOrFail($id)->values['state'], array_column($shown($came), 'id'),
+        ))));
+
+        $change = ['which' => 'all', 'field' => 'remark', 'value' => 'Brings a dog'];
+        $url = route('records.bulk', [$booking, 'audience' => $guests->id]);
+        $this->post($url, $change)->assertSessionHasNoErrors();
+        $guests->delete();
+        $this->post($url, $change)->assertNotFound();
+        self::assertEqualsCanonicalizing($theirs, $bookings()->where('values', 'like', '%Brings a dog%')->pluck('id')->all());
+    }
+
     private function begin(string $to, string $words, ?string $at = null, bool $theirs = false): TextToSeveral
     {
         $this->post(route('several.store'));

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages\Records;
+
+use App\Audiences\AudienceQuery;
+use App\Engine\Store\DatabaseSideEffects;
+use App\Engine\Store\UnitOfWork;
+use App\Models\Audience;
+use App\Models\RecordType;
+use App\Records\Filter;
+use Linnet\Core\Record\RecordType as CoreType;
+use Psr\Clock\ClockInterface;
+
+/** A list of records narrowed to an audience: of the records themselves, or of the people they are about. */
+final readonly class Belonging
+{
+    /** More than so many are not fetched, but held against as the list is read. */
+    private const FEW = 3000;
+
+    public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects)
+    {
+    }
+
+    /** @return array<int, string> the audiences a list of this type can be narrowed to, by id */
+    public static function offered(RecordType $type): array
+    {
+        return Audience::query()->whereIn('of', [CoreType::PERSON, $type->key])->orderBy('folded')->pluck('name', 'id')->all();
+    }
+
+    /**
+     * What is done to a list must not be done to more: an audience that is gone is nothing to narrow by, and not found.
+     *
+     * @return Filter|null null where none is asked for
+     */
+    public function filter(RecordType $type, mixed $asked): ?Filter
+    {
+        if ($asked === null || $asked === '') {
+            return null;
+        }
+        $audience = Audience::query()->whereIn('of', [CoreType::PERSON, $type->key])->findOrFail(is_numeric($asked) ? (int) $asked : 0);
+        $belong = (new AudienceQuery(UnitOfWork::reading($this->clock->now(), $this->sideEffects), $audience->read()))->all();
+        $belong->select($audience->isOfPeople() ? 'people.id' : 'records.id');
+
+        return Filter::belonging(
+            $audience->isOfPeople() ? 'person_id' : 'id', $belong->toSql(), array_values($belong->getBindings()),
+            (clone $belong)->limit(self::FEW + 1)->get()->count() > self::FEW,
+        );
+    }
+}
