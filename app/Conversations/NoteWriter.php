@@ -30,7 +30,8 @@ final readonly class NoteWriter
     public function handOver(Staff $by, Conversation $conversation, ?Staff $to, string $words): array
     {
         return DB::transaction(function () use ($by, $conversation, $to, $words): array {
-            $conversation->update(['staff_id' => $to?->id]);
+            // Whoever it is given to hears of it, whatever was chosen before.
+            $conversation->update(['staff_id' => $to?->id, 'hears_staff_id' => null, 'line_hears' => false]);
             $to === null || ReplyNotices::taken($conversation->id);
 
             return $this->add($by, $conversation->person, $conversation, $words, $to);

@@ -32,11 +32,13 @@ final readonly class ReplyNotices
     {
         $this->tellTheirMailbox($conversation, $now);
         $line = DB::table('line_staff')->where('line_id', $conversation->line_id)->orderBy('staff_id')->pluck('staff_id')->all();
-        if ($conversation->staff_id === null && $line === []) {
+        // Where nobody is on the line, its owner.
+        $owner = $conversation->whoHears() ?? ($line === [] ? $conversation->staff_id : null);
+        if ($owner === null && $line === []) {
             return;
         }
         $told = WhoIsTold::of(
-            $conversation->staff_id, array_values(array_map(intval(...), $line)), self::members(), $now,
+            $owner, array_values(array_map(intval(...), $line)), self::members(), $now,
             new \DateTimeZone(Business::current()->zone),
         );
         foreach ($told as $id => $due) {
@@ -47,10 +49,10 @@ final readonly class ReplyNotices
         $this->tell($this->due($now, $conversation->id), $now);
     }
 
-    /** A line's own mailbox hears at once of what nobody owns; once until it is answered. */
+    /** A line's own mailbox hears at once of what is for nobody alone; once until it is answered. */
     private function tellTheirMailbox(Conversation $conversation, \DateTimeImmutable $now): void
     {
-        $address = $conversation->staff_id === null ? DB::table('lines')->where('id', $conversation->line_id)->value('tells') : null;
+        $address = $conversation->whoHears() === null ? DB::table('lines')->where('id', $conversation->line_id)->value('tells') : null;
         $since = $conversation->waiting_since;
         if (is_string($address) && $since !== null) {
             $conversation->loadMissing('person.number', 'line', 'last');

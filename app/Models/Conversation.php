@@ -17,12 +17,15 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $line_id
  * @property CarbonImmutable|null $waiting_since when they wrote what nobody has answered
  * @property int|null $staff_id whose it is; null for whoever answers
+ * @property int|null $hears_staff_id who hears of a reply instead of whose it is
+ * @property bool $line_hears everybody on the line hears of a reply, whosesoever it is
  * @property CarbonImmutable|null $put_off_until until when nobody need look at it, unless they write again
  * @property int|null $last_message_id
  * @property CarbonImmutable $last_at
  * @property-read Person $person
  * @property-read Line $line
  * @property-read Staff|null $owner
+ * @property-read Staff|null $hears
  * @property-read Message|null $last
  */
 final class Conversation extends Model
@@ -32,6 +35,7 @@ final class Conversation extends Model
     {
         return [
             'waiting_since' => 'immutable_datetime', 'put_off_until' => 'immutable_datetime', 'last_at' => 'immutable_datetime',
+            'line_hears' => 'boolean',
         ];
     }
 
@@ -51,6 +55,18 @@ final class Conversation extends Model
     public function owner(): BelongsTo
     {
         return $this->belongsTo(Staff::class, 'staff_id');
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function hears(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class, 'hears_staff_id');
+    }
+
+    /** @return int|null which of the staff hears of a reply; null for the people of the line */
+    public function whoHears(): ?int
+    {
+        return $this->line_hears ? null : $this->hears_staff_id ?? $this->staff_id;
     }
 
     /**

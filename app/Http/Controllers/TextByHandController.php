@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Clock\TimeFormatter;
+use App\Conversations\WhoHears;
 use App\Engine\DirectTexts;
 use App\Engine\ScheduledTexts;
 use App\Forecast\Forecaster;
@@ -22,6 +23,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\PersonNumber;
@@ -64,8 +66,12 @@ final class TextByHandController
             $said = $request->validate([
                 'picture' => 'nullable|file|max:20480', 'kept_picture' => 'nullable|string|max:500',
                 'text' => 'required|string|max:1600', 'line' => 'required|integer|exists:lines,id', 'number' => 'nullable|string|max:20',
+                'hears' => ['nullable', Rule::in(WhoHears::choices())],
                 'when' => 'nullable|in:now,later', 'at' => 'required_if:when,later|nullable|exclude_unless:when,later|date_format:Y-m-d\TH:i',
-            ], ['text.required' => 'Write something first.', 'at.required_if' => 'Say when it is to leave.', 'line.*' => 'Choose a line.']);
+            ], [
+                'text.required' => 'Write something first.', 'at.required_if' => 'Say when it is to leave.', 'line.*' => 'Choose a line.',
+                'hears.*' => 'Choose who hears of a reply.',
+            ]);
             $body = trim(str_replace("\r\n", "\n", (string) $said['text']));
             $line = Line::query()->findOrFail((int) $said['line']);
             $picture = $this->picture($request);
@@ -77,6 +83,7 @@ final class TextByHandController
             if ($at === null) {
                 $refused = $texts->fromStaff($person->id, $line, $number->e164, $staff, $body, $picture, $anyway);
                 $refused === null || throw ValidationException::withMessages(['text' => Sentence::of($refused)]);
+                $this->hears($request, $person, $line, $page->time->now);
 
                 return redirect($this->threadOf($person, $line));
             }
@@ -85,6 +92,7 @@ final class TextByHandController
             throw $e->redirectTo($here);
         }
         $scheduled->add($person, $line, $number->e164, $staff, $body, $at, $picture);
+        $this->hears($request, $person, $line, $page->time->now);
         $forecaster->look($person->id);
         $ours = Business::current()->zone;
         $whose = $page->receiver->zone === $ours ? '' : " for {$page->receiver->who}";
@@ -92,6 +100,17 @@ final class TextByHandController
 
         // Where it stands among what is coming.
         return redirect($request->has('conversation') ? $here : route('people.show', $person))->with('done', trim($told));
+    }
+
+    /** Who hears of replies from now on, where it was said. */
+    private function hears(Request $request, Person $person, Line $line, \DateTimeImmutable $now): void
+    {
+        $choice = $request->string('hears')->value();
+        if ($choice !== '') {
+            $thread = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
+            $record = Record::query()->where('person_id', $person->id)->with('type.fields')->find($request->integer('record'));
+            WhoHears::choose($thread, $choice, Staff::asking($request), $record);
+        }
     }
 
     private static function number(WritingPage $page, ?string $asked): PersonNumber

@@ -37,7 +37,7 @@ final readonly class ThreadPage
         Collection $colleagues,
     ) {
         $zone = Business::current()->zone;
-        $conversation->load('person.number', 'line', 'owner');
+        $conversation->load('person.number', 'line', 'owner', 'hears');
         $this->isWhole = $request->query('lines') === 'all';
         $text = $request->integer('text');
         $this->sought = $this->isWhole || $text === 0 ? null : $conversation->messages()->find($text);

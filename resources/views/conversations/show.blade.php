@@ -47,7 +47,7 @@
                 <form class="write-form" method="post" enctype="multipart/form-data" action="{{ route('people.texts.store', $conversation->person_id) }}">
                     @csrf<input type="hidden" name="conversation" value="{{ $conversation->id }}"><input type="hidden" name="line" value="{{ $conversation->line_id }}">
                     <span hidden hx-post="{{ route('conversations.writing', $conversation) }}" hx-trigger="input from:#text throttle:4s" hx-swap="none"></span>
-                    <x-write-box :person="$conversation->person_id" :receiver="$page->receiver" :time="$page->time" />
+                    <x-write-box :person="$conversation->person_id" :conversation="$conversation" :receiver="$page->receiver" :time="$page->time" />
                 </form>
             @endcan
         </section>

@@ -18,7 +18,7 @@
                         @foreach ($page->numbers() as $number)<option value="{{ $number->e164 }}" @selected(old('number') === $number->e164)>{{ Numbers::pretty($number->e164) }}{{ $number->kind->takesTexts() ? '' : ' (takes no texts)' }}{{ $number->alive === false ? ' (nobody has it)' : '' }}</option>@endforeach
                     </select><x-error name="number" /></div>
             </div>
-            @if ($record)<input type="hidden" name="record" value="{{ $record->id }}">@endif<x-write-box :person="$page->person->id" :receiver="$page->receiver" :time="$page->time" :rows="4" :record="$record?->id" />
+            @if ($record)<input type="hidden" name="record" value="{{ $record->id }}">@endif<x-write-box :person="$page->person->id" :receiver="$page->receiver" :time="$page->time" :rows="4" :record="$record?->id" :about="$record" />
             <p class="soft sm mt-2">A text typed by hand goes at any hour. One who has said stop never gets it.</p>
         </form>
     @endif

@@ -9,6 +9,8 @@ use App\Models\Conversation;
 use App\Models\Line;
 use App\Models\Notice;
 use App\Models\OutboundTask;
+use App\Models\Record;
+use App\Models\RecordType;
 use App\Models\Role;
 use App\Models\Staff;
 use Illuminate\Support\Facades\Mail;
@@ -48,6 +50,43 @@ final class ReplyNoticesTest extends TestCase
         self::assertCount(4, $this->mailed());
         $this->post(route('conversations.done', $wen));
         self::assertSame([], $this->told());
+    }
+
+    /** Whoever writes says who hears of the reply: they, the owner of the record, everybody on the line; until it is handed over. */
+    public function testWhoeverWritesSaysWhoHearsOfTheReply(): void
+    {
+        $this->travelToMoment('2026-03-02 10:00');
+        $this->textFrom(self::WEN, 'Hello?');
+        $wen = Conversation::query()->sole();
+        $nia = $this->staff(Role::Agent);
+        $type = RecordType::query()->where('key', 'booking')->firstOrFail();
+        $booking = Record::query()->create([
+            'record_type_id' => $type->id, 'person_id' => $wen->person_id, 'values' => ['instructor' => $nia->id],
+            'added_at' => now(), 'changed_at' => now(),
+        ]);
+        $mira = $this->staff(Role::Administrator);
+        $minute = 0;
+        $hear = function (?string $choice) use ($wen, $booking, $mira, &$minute): array {
+            $this->travelToMoment(sprintf('2026-03-02 10:%02d', ++$minute));
+            $this->actingAs($mira)->post(route('people.texts.store', $wen->person_id), array_filter([
+                'text' => 'Here we are.', 'line' => $wen->line_id, 'record' => $booking->id, 'hears' => $choice,
+            ]))->assertSessionHasNoErrors();
+            $this->textFrom(self::WEN, 'Thursday then?');
+
+            return $this->told();
+        };
+
+        self::assertSame(['Mira Okafor'], $hear('me'));
+        self::assertSame(['Mira Okafor'], $hear(null));
+        self::assertSame(['Nia Sorrell'], $hear('record'));
+        self::assertSame(['Nia Sorrell', 'Tom Reyes'], $hear('line'));
+        $this->put(route('conversations.owner', $wen), ['owner' => $mira->id])->assertSessionHasNoErrors();
+        self::assertSame(['Mira Okafor'], $hear(null));
+        self::assertSame(['Nia Sorrell', 'Tom Reyes'], $hear('line'));
+        self::assertSame(['Mira Okafor'], $hear('usual'));
+        $this->post(route('people.texts.store', $wen->person_id), ['text' => 'So.', 'line' => $wen->line_id, 'hears' => 'all'])
+            ->assertSessionHasErrors(['hears' => 'Choose who hears of a reply.']);
+        $this->get(route('people.write', [$wen->person, 'record' => $booking->id]))->assertSee('Nia Sorrell, whose booking it is');
     }
 
     public function testALinesMailboxAndWhoeverLikesHearsByText(): void
