@@ -39,6 +39,12 @@ final class PersonPage
 
     public TheirTime $time;
 
+    /** What the story is narrowed to. */
+    public ?StoryKind $only = null;
+
+    /** The day the story goes up to, by our calendar; null for today. */
+    public ?string $day = null;
+
     public function __construct(private readonly DatabaseSideEffects $sideEffects, ClockInterface $clock)
     {
         $this->now = $clock->now();
@@ -50,6 +56,14 @@ final class PersonPage
         $unit = UnitOfWork::reading($this->now, $this->sideEffects);
         $this->receiver = $unit->contexts->receiver($unit->reader->person($person->id) ?? throw new \LogicException('it was just loaded'));
         $this->time = new TheirTime($this->receiver->zone, $this->now);
+
+        return $this;
+    }
+
+    public function telling(?StoryKind $only, ?string $day): self
+    {
+        $this->only = $only;
+        $this->day = $day;
 
         return $this;
     }
@@ -158,6 +172,13 @@ final class PersonPage
 
     public function story(): Story
     {
-        return once(fn (): Story => StoryReader::ofPerson($this->person, Business::current()->zone));
+        return once(function (): Story {
+            $zone = Business::current()->zone;
+            $until = $this->day === null
+                ? null
+                : (new \DateTimeImmutable("$this->day 23:59:59", new \DateTimeZone($zone)))->setTimezone(new \DateTimeZone('UTC'));
+
+            return StoryReader::ofPerson($this->person, $zone, $this->only, $until);
+        });
     }
 }

@@ -39,21 +39,21 @@ final class StoryReader
     /** Decisions that say no more than the text they led to. */
     private const SILENT = ['start.began', 'run.finished'];
 
-    public static function ofPerson(Person $person, string $zone): Story
+    /**
+     * @param  StoryKind|null  $only  null for all of it
+     * @param  \DateTimeImmutable|null  $until  null for the newest
+     */
+    public static function ofPerson(Person $person, string $zone, ?StoryKind $only = null, ?\DateTimeImmutable $until = null): Story
     {
+        $texts = Message::query()->where('person_id', $person->id)->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside]);
+
         return Story::inOrder(
-            [
-                ...self::messages(
-                    Message::query()
-                        ->where('person_id', $person->id)
-                        ->whereNotIn('state', [MessageState::Waiting, MessageState::SetAside]),
-                    $person,
-                ),
-                ...self::decisions($person),
-                ...self::records($person, $zone),
-                ...self::changesAbout($person),
-                ...self::notes($person),
-            ],
+            array_merge(...array_map(fn (StoryKind $kind): array => match ($kind) {
+                StoryKind::Texts => self::messages($texts, $person, $until),
+                StoryKind::Rules => self::decisions($person, until: $until),
+                StoryKind::Records => [...self::records($person, $zone, $until), ...self::changesAbout($person, $until)],
+                StoryKind::Notes => self::notes($person, $until),
+            }, $only === null ? StoryKind::cases() : [$only])),
             $zone,
         );
     }

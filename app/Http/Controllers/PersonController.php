@@ -20,6 +20,7 @@ use App\Models\Staff;
 use App\Pages\PeopleQuery;
 use App\Pages\PersonPage;
 use App\Pages\Records\RecordPage;
+use App\Pages\StoryKind;
 use App\Records\RecordForm;
 use App\Sentences\Sentence;
 use Illuminate\Contracts\View\View;
@@ -27,6 +28,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Intake\Cleaned;
 use Linnet\Core\Intake\FieldNormalizer;
@@ -73,9 +75,12 @@ final class PersonController
         ]);
     }
 
-    public function show(Person $person, PersonPage $page): View
+    public function show(Request $request, Person $person, PersonPage $page): View
     {
-        return view('people.show', ['page' => $page->about($person), 'colleagues' => Staff::answering()]);
+        $asked = $request->validate(['story' => ['nullable', Rule::enum(StoryKind::class)], 'day' => 'nullable|date_format:Y-m-d']);
+        $page->about($person)->telling(StoryKind::tryFrom($asked['story'] ?? ''), $asked['day'] ?? null);
+
+        return view('people.show', ['page' => $page, 'colleagues' => Staff::answering()]);
     }
 
     public function create(): View

@@ -19,8 +19,19 @@
                 <h2 class="mb-2">Coming texts <span class="soft sm">in the next two weeks, if {{ $page->receiver->who }} does not answer and nothing moves</span></h2>
                 @foreach ($page->coming() as $text)<x-coming-text :text="$text" :whose="false" dated />@endforeach
             @endif
-            <h2 class="mt-4">The story</h2>
-            @if ($page->story()->days === [])
+            <h2 class="mt-4" id="story">The story</h2>
+            @php($here = fn (?string $kind): string => route('people.show', array_filter(['person' => $page->person->id, 'story' => $kind, 'day' => $page->day])).'#story')
+            <div class="tabs items-center">
+                <nav class="contents" aria-label="What of the story">
+                    <a href="{{ $here(null) }}" @if ($page->only === null) aria-current="true" @endif>All</a>
+                    @foreach (\App\Pages\StoryKind::cases() as $kind)<a href="{{ $here($kind->value) }}" @if ($page->only === $kind) aria-current="true" @endif>{{ $kind->says() }}</a>@endforeach
+                </nav>
+                <form class="flex gap-2 items-center ml-auto" method="get" action="{{ route('people.show', $page->person) }}#story">@if ($page->only)<input type="hidden" name="story" value="{{ $page->only->value }}">@endif
+                    <label>up to <input class="input" type="date" name="day" value="{{ $page->day }}"></label><button class="btn small">Show</button></form>
+            </div>
+            @if ($page->story()->days === [] && ($page->only || $page->day))
+                <x-empty>Nothing of this kind{{ $page->day ? ' up to then' : '' }}.</x-empty>
+            @elseif ($page->story()->days === [])
                 <x-empty>Nothing has happened with {{ $page->receiver->who }} yet. Calls, texts and every decision about them will stand here with its reason.</x-empty>
             @else
                 <x-story :story="$page->story()" />

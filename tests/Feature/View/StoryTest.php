@@ -31,6 +31,28 @@ final class StoryTest extends TestCase
         ], $this->told(StoryReader::ofPerson($this->person(self::WEN), 'Europe/London')));
     }
 
+    public function testItIsNarrowedToAKindAndGoesUpToADay(): void
+    {
+        $this->live();
+        $wen = $this->person(self::WEN);
+        $told = fn (?string $kind, ?string $day = null): array => $this->told($this->actingAs($this->staff(Role::Administrator))
+            ->get(route('people.show', array_filter(['person' => $wen->id, 'story' => $kind, 'day' => $day])))
+            ->assertOk()
+            ->viewData('page')
+            ->story());
+        self::assertSame([
+            'Monday 2 March 2026' => ['> Hello Wen', '< Thursday?'], 'Tuesday 3 March 2026' => ['< stop', '> no more texts'],
+        ], $told('texts'));
+        self::assertSame(['Monday 2 March 2026' => ['> Hello Wen', '< Thursday?']], $told('texts', '2026-03-02'));
+        self::assertSame(
+            ['Monday 2 March 2026' => ['Call: missed, on the front desk, started Mon 2 March 09:59, rang out.']],
+            $told('records', '2026-03-02'),
+        );
+        self::assertSame([], $told(null, '2026-03-01'));
+        self::assertSame($told(null), array_merge_recursive($told(null, '2026-03-02'), array_diff_key($told(null), $told(null, '2026-03-02'))));
+        $this->get(route('people.show', [$wen, 'story' => 'notes']))->assertSee('Nothing of this kind.');
+    }
+
     public function testAConversationLeavesOutTheRulesThatDidNotConcernIt(): void
     {
         $this->live();
