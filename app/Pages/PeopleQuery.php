@@ -32,7 +32,7 @@ final readonly class PeopleQuery
         if (is_string($asked['label'] ?? null) && preg_match('/^(tag|list):(.+)$/Ds', $asked['label'], $part) === 1) {
             $query->whereHas('labels', fn ($labels) => $labels->where('kind', $part[1])->where('folded', mb_strtolower($part[2], 'UTF-8')));
         }
-        $audience = is_numeric($asked['audience'] ?? null) ? Audience::query()->find((int) $asked['audience']) : null;
+        $audience = is_numeric($asked['audience'] ?? null) ? Audience::query()->findOrFail((int) $asked['audience']) : null;
         if ($audience !== null) {
             $belong = (new AudienceQuery(UnitOfWork::reading($this->clock->now(), $this->sideEffects), $audience->read()))->all();
             $query->whereIn('id', $audience->isOfPeople() ? $belong->select('people.id') : $belong->select('records.person_id'));

@@ -192,8 +192,7 @@ final class RecordController
     private function page(Request $request, RecordType $type, ClockInterface $clock): RecordsPage
     {
         return new RecordsPage(
-            $type->load('fields'), $request->all(), Business::current(), $clock->now(),
-            $this->belonging->filter($type, $request->input('audience')),
+            $type->load('fields'), $request->all(), Business::current(), $clock->now(), $this->belonging,
         );
     }
 

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Rule;
 use App\Models\Staff;
+use App\Pages\Records\Belonging;
 use App\Pages\Rules\StartsPage;
 use App\Rules\StartByHand;
 use Illuminate\Contracts\View\View;
@@ -18,15 +19,21 @@ use Psr\Clock\ClockInterface;
 /** Starts a rule for several at once: looked at first, then begun. */
 final class RuleStartsController
 {
+    public function __construct(private readonly Belonging $belonging)
+    {
+    }
+
     public function show(Request $request, Rule $rule, StartByHand $start, ClockInterface $clock): View
     {
-        return view('rules.starts', ['page' => new StartsPage($rule, $start, (string) $request->string('of'), $clock->now())]);
+        return view('rules.starts', [
+            'page' => new StartsPage($rule, $start, $this->belonging, (string) $request->string('of'), $clock->now()),
+        ]);
     }
 
     public function store(Request $request, Rule $rule, StartByHand $start, ClockInterface $clock): RedirectResponse
     {
         $said = $request->validate(['of' => 'required|string|max:200', 'many' => 'required|integer', 'once' => 'required|uuid']);
-        $page = new StartsPage($rule, $start, $said['of'], $clock->now());
+        $page = new StartsPage($rule, $start, $this->belonging, $said['of'], $clock->now());
         if ($page->able === [] || $page->isTooMany) {
             throw ValidationException::withMessages(['of' => 'There is nobody it can be started for.']);
         }

@@ -46,16 +46,13 @@ final class RecordsPage
     /** @var Collection<int, Field>|null */
     private ?Collection $chosen = null;
 
-    /**
-     * @param  array<string, mixed>  $asked  find, f, audience, order, cols
-     * @param  Filter|null  $belongs  the audience asked for
-     */
+    /** @param  array<string, mixed>  $asked  find, f, audience, order, cols */
     public function __construct(
         public readonly RecordType $type,
         public readonly array $asked,
         public readonly Business $business,
         \DateTimeImmutable $now,
-        ?Filter $belongs = null,
+        Belonging $belonging,
     ) {
         $place = new Place($business->country, $business->zone);
         $filters = $read = $wrong = [];
@@ -70,6 +67,7 @@ final class RecordsPage
             }
             $filter === null ? array_push($wrong, ...array_filter([$why])) : $read[] = $filter;
         }
+        $belongs = $belonging->filter($type, $asked['audience'] ?? null);
         $belongs === null || $read[] = $belongs;
         $this->audience = $belongs !== null && is_scalar($asked['audience'] ?? null) ? (int) $asked['audience'] : null;
         $this->filters = $filters;

@@ -11,6 +11,7 @@ use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Rule;
 use App\Models\SavedFilter;
+use App\Pages\Records\Belonging;
 use App\Pages\Records\RecordsPage;
 use App\Rules\StartByHand;
 use App\Sentences\Sentence;
@@ -38,8 +39,13 @@ final readonly class StartsPage
 
     public bool $isTooMany;
 
-    public function __construct(public Rule $rule, StartByHand $start, public string $of, private \DateTimeImmutable $now)
-    {
+    public function __construct(
+        public Rule $rule,
+        StartByHand $start,
+        private Belonging $belonging,
+        public string $of,
+        private \DateTimeImmutable $now,
+    ) {
         $type = ($rule->version?->read() ?? $rule->written())->trigger->type();
         $this->type = $type === CoreType::PERSON ? null : RecordType::query()->with('fields')->firstWhere('key', $type);
         $this->groups = $this->groups();
@@ -114,6 +120,7 @@ final readonly class StartsPage
             $kind === 'kept'
                 ? (new RecordsPage(
                     $this->type, SavedFilter::query()->findOrFail((int) $name)->asked, Business::current(), $this->now,
+                    $this->belonging,
                 ))->query->matching()
                 : Record::query()->where('record_type_id', $this->type->id);
 

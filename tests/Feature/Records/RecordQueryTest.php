@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\Field;
 use App\Models\Record;
 use App\Models\RecordType;
+use App\Pages\Records\Belonging;
 use App\Pages\Records\RecordsPage;
 use App\Records\FieldColumn;
 use App\Records\FilterTest;
@@ -205,6 +206,7 @@ final class RecordQueryTest extends TestCase
     {
         return new RecordsPage(
             RecordType::query()->where('key', $type)->with('fields')->firstOrFail(), $asked, Business::ours(), now()->toImmutable(),
+            resolve(Belonging::class),
         );
     }
 }

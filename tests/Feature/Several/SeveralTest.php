@@ -15,6 +15,8 @@ use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
+use App\Models\Rule;
+use App\Models\SavedFilter;
 use App\Models\SeveralPerson;
 use App\Models\TextToSeveral;
 use Carbon\CarbonImmutable;
@@ -189,6 +191,16 @@ final class SeveralTest extends TestCase
         $change = ['which' => 'all', 'field' => 'remark', 'value' => 'Brings a dog'];
         $url = route('records.bulk', [$booking, 'audience' => $guests->id]);
         $this->post($url, $change)->assertSessionHasNoErrors();
+        // A list kept so is no wider where a rule is started for it.
+        $this->missedCall(self::WEN);
+        $this->missedCall('+447700900301');
+        $this->takeIn();
+        $this->person(self::WEN)->labels()->create(['kind' => 'tag', 'name' => 'guest', 'folded' => 'guest']);
+        $calls = RecordType::query()->where('key', 'call')->firstOrFail();
+        $this->post(route('records.save', [$calls, 'audience' => $guests->id]), ['name' => 'Of guests'])->assertSessionHasNoErrors();
+        $kept = 'kept:'.SavedFilter::query()->sole()->id;
+        $starts = $this->get(route('rules.starts', [Rule::query()->firstOrFail(), 'of' => $kept]))->viewData('page');
+        self::assertSame([$this->person(self::WEN)->id], array_values(array_unique(array_column($starts->able, 0))));
         $guests->delete();
         $this->post($url, $change)->assertNotFound();
         self::assertEqualsCanonicalizing($theirs, $bookings()->where('values', 'like', '%Brings a dog%')->pluck('id')->all());
