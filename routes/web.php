@@ -8,6 +8,7 @@ use App\Http\Controllers\AudienceController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\BulkLabelController;
 use App\Http\Controllers\CalendarController;
+use App\Http\Controllers\ChosenColumnsController;
 use App\Http\Controllers\ConsentController;
 use App\Http\Controllers\ConversationController;
 use App\Http\Controllers\ConversationOwnerController;
@@ -234,6 +235,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('records', [RecordController::class, 'types'])->name('records.types');
         Route::get('records/{type}', [RecordController::class, 'index'])->name('records.index');
         Route::get('records/{type}/calendar', RecordCalendarController::class)->name('records.calendar');
+        Route::put('records/{type}/columns', ChosenColumnsController::class)->name('records.columns');
         Route::get('records/{type}/board', [BoardController::class, 'show'])->name('records.board');
         Route::middleware('can:converse')->group(function (): void {
             Route::get('people/new', [PersonController::class, 'create'])->name('people.create');

@@ -9,6 +9,7 @@ use App\Exports\RecordRows;
 use App\Intake\ChangeOrigin;
 use App\Intake\RecordWriter;
 use App\Models\Business;
+use App\Models\ChosenColumns;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\SavedFilter;
@@ -173,7 +174,8 @@ final class RecordController
     public function save(Request $request, RecordType $type, ClockInterface $clock): RedirectResponse
     {
         $name = $request->validate(['name' => 'required|string|max:80'], ['name.required' => 'Give the list a name.'])['name'];
-        $kept = $this->page($request, $type, $clock)->kept();
+        $page = $this->page($request, $type, $clock);
+        $kept = ['cols' => $page->shown()] + $page->kept();
         SavedFilter::query()->updateOrCreate(
             ['record_type_id' => $type->id, 'name' => $name],
             ['asked' => $kept, 'staff_id' => Staff::asking($request)->id],
@@ -193,6 +195,7 @@ final class RecordController
     {
         return new RecordsPage(
             $type->load('fields'), $request->all(), Business::current(), $clock->now(), $this->belonging,
+            ChosenColumns::of(Staff::asking($request), $type),
         );
     }
 

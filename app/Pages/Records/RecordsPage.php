@@ -46,13 +46,17 @@ final class RecordsPage
     /** @var Collection<int, Field>|null */
     private ?Collection $chosen = null;
 
-    /** @param  array<string, mixed>  $asked  find, f, audience, order, cols */
+    /**
+     * @param  array<string, mixed>  $asked  find, f, audience, order, cols
+     * @param  list<string>  $remembered  the columns chosen before
+     */
     public function __construct(
         public readonly RecordType $type,
         public readonly array $asked,
         public readonly Business $business,
         \DateTimeImmutable $now,
         Belonging $belonging,
+        private readonly array $remembered = [],
     ) {
         $place = new Place($business->country, $business->zone);
         $filters = $read = $wrong = [];
@@ -86,6 +90,12 @@ final class RecordsPage
             RecordColumn::of(...),
             array_values($this->chosen()->filter(fn (Field $field): bool => $field->key !== $this->type->title_field)->all()),
         );
+    }
+
+    /** @return list<string> the fields in its columns */
+    public function shown(): array
+    {
+        return array_values($this->chosen()->pluck('key')->all());
     }
 
     public function isShown(Field $field): bool
@@ -129,7 +139,7 @@ final class RecordsPage
     /** @return Collection<int, Field> */
     private function choose(): Collection
     {
-        $chosen = array_filter(is_array($this->asked['cols'] ?? null) ? $this->asked['cols'] : [], is_string(...));
+        $chosen = array_filter(is_array($this->asked['cols'] ?? null) ? $this->asked['cols'] : $this->remembered, is_string(...));
         if ($chosen !== []) {
             return $this->type->fields->whereIn('key', $chosen)->values();
         }

@@ -36,10 +36,7 @@
         <span class="soft sm">{{ $count }} {{ $count === '1' ? mb_strtolower($type->name) : mb_strtolower($type->plural) }}</span>
         <x-export />
         <details class="word"><summary class="link sm">Columns</summary>
-            <form class="change" method="get">
-                @foreach ($page->filters as $i => $filter)@foreach ($filter as $part => $value)<input type="hidden" name="f[{{ $i }}][{{ $part }}]" value="{{ $value }}">@endforeach @endforeach
-                @if ($page->find)<input type="hidden" name="find" value="{{ $page->find }}">@endif
-                @if ($page->audience)<input type="hidden" name="audience" value="{{ $page->audience }}">@endif
+            <form class="change" method="post" action="{{ route('records.columns', [$type, ...$page->kept()]) }}">@csrf @method('put')
                 @foreach ($type->fields as $field)<label class="flex gap-2 items-center mb-1"><input type="checkbox" class="tick" name="cols[]" value="{{ $field->key }}" @checked($page->isShown($field))> {{ $field->name }}</label>@endforeach
                 <button class="btn go small mt-1">Show these</button>
             </form></details>
@@ -48,7 +45,7 @@
                 <form class="change" method="post" action="{{ route('records.save', [$type, ...$page->kept()]) }}">@csrf
                     <label class="label" for="list-name">Under the name</label><div class="row"><input class="input" id="list-name" name="name" required maxlength="80"><button class="btn go small">Keep</button></div></form></details>
         @endcan
-        <x-error name="name" />
+        <x-error name="name" /><x-error name="cols" />
     </div>
     @if (count($records) === 0)
         <x-empty>No {{ mb_strtolower($type->plural) }} here{{ $page->filters || $page->find ? ' that are so' : ' yet. They come in from a source or a file, or are added by hand' }}.</x-empty>

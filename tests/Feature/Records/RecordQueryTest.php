@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\Field;
 use App\Models\Record;
 use App\Models\RecordType;
+use App\Models\Role;
 use App\Pages\Records\Belonging;
 use App\Pages\Records\RecordsPage;
 use App\Records\FieldColumn;
@@ -199,6 +200,19 @@ final class RecordQueryTest extends TestCase
 
         self::assertSame(['At “Value” stands “lots”, which is no number.'], $page->wrong);
         self::assertCount(46, $page->query->page(100)->items());
+    }
+
+    public function testColumnsAreRememberedForWhoeverChoseThem(): void
+    {
+        $columns = fn (Role $role, string $asked = ''): array => array_column(
+            $this->actingAs($this->staff($role))->get("/records/deal$asked")->viewData('columns'), 'key',
+        );
+        $usual = $columns(Role::Administrator);
+        $this->put('/records/deal/columns?find=Day', ['cols' => ['value', 'no such']])->assertRedirect('/records/deal?find=Day');
+        self::assertSame(['value'], $columns(Role::Administrator));
+        self::assertSame(['stage'], $columns(Role::Administrator, '?cols[]=stage'));
+        self::assertSame($usual, $columns(Role::Operator));
+        $this->put('/records/deal/columns', [])->assertSessionHasErrors(['cols' => 'Leave at least one column.']);
     }
 
     /** @param  array<string, mixed>  $asked */

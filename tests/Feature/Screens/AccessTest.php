@@ -35,7 +35,7 @@ final class AccessTest extends TestCase
         'messages.ask-again' => 'administer', 'messages.went' => 'administer',
         'safeguards.update' => 'administer', 'demo.clock' => 'administer', 'deliveries.show' => 'view', 'imports.index' => 'view',
         'imports.show' => 'view', 'records.types' => 'view', 'records.index' => 'view', 'records.board' => 'view',
-        'records.calendar' => 'view', 'records.show' => 'view',
+        'records.calendar' => 'view', 'records.columns' => 'view', 'records.show' => 'view',
         'api' => 'view', 'people.why-not' => 'view', 'people.text' => 'keep records', 'people.text.store' => 'keep records',
         'people.create' => 'keep records', 'people.store' => 'keep records', 'people.edit' => 'keep records',
         'people.numbers' => 'keep records', 'numbers.update' => 'keep records', 'numbers.destroy' => 'keep records',

@@ -198,6 +198,7 @@ final class SeveralTest extends TestCase
         $this->person(self::WEN)->labels()->create(['kind' => 'tag', 'name' => 'guest', 'folded' => 'guest']);
         $calls = RecordType::query()->where('key', 'call')->firstOrFail();
         $this->post(route('records.save', [$calls, 'audience' => $guests->id]), ['name' => 'Of guests'])->assertSessionHasNoErrors();
+        self::assertContains('outcome', SavedFilter::query()->sole()->asked['cols']);
         $kept = 'kept:'.SavedFilter::query()->sole()->id;
         $starts = $this->get(route('rules.starts', [Rule::query()->firstOrFail(), 'of' => $kept]))->viewData('page');
         self::assertSame([$this->person(self::WEN)->id], array_values(array_unique(array_column($starts->able, 0))));
