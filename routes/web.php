@@ -51,6 +51,7 @@ use App\Http\Controllers\PutOffController;
 use App\Http\Controllers\RecordCalendarController;
 use App\Http\Controllers\RecordController;
 use App\Http\Controllers\RecordPicksController;
+use App\Http\Controllers\RecordRowController;
 use App\Http\Controllers\RecordTypeController;
 use App\Http\Controllers\RehearsalController;
 use App\Http\Controllers\ReleaseController;
@@ -257,6 +258,8 @@ Route::middleware('auth')->group(function (): void {
             Route::post('records/{type}', [RecordController::class, 'store'])->name('records.store');
             Route::get('records/{type}/{record}/edit', [RecordController::class, 'edit'])->scopeBindings()->name('records.edit');
             Route::put('records/{type}/{record}', [RecordController::class, 'update'])->scopeBindings()->name('records.update');
+            Route::get('records/{type}/{record}/row', [RecordRowController::class, 'show'])->scopeBindings()->name('records.row');
+            Route::put('records/{type}/{record}/row', [RecordRowController::class, 'update'])->scopeBindings()->name('records.row.update');
             Route::post('rules/{rule}/words', [RuleWordsController::class, 'preview'])
                 ->middleware(PreserveSession::class)
                 ->name('rules.words');

@@ -41,6 +41,29 @@ final class RecordForm
         return $wrong === [] ? $values : throw ValidationException::withMessages($wrong);
     }
 
+    /**
+     * Carries out what writes such values; what cannot be found or kept is said at its field.
+     *
+     * @template T
+     *
+     * @param  \Closure(): T  $write
+     * @param  string|null  $place  where all of it is said; null for the field it is about
+     * @return T
+     *
+     * @throws ValidationException
+     */
+    public static function write(RecordType $type, \Closure $write, ?string $place = null): mixed
+    {
+        try {
+            return $write();
+        } catch (Refused $e) {
+            $field = $type->fields->firstWhere('name', $e->reason()->with['path'] ?? '');
+            throw ValidationException::withMessages([
+                $place ?? ($field === null ? 'fields' : "fields.$field->key") => Sentence::of($e->reason()),
+            ]);
+        }
+    }
+
     /** Somebody or something picked from a list is written as its name with its number behind: "Noor Haddad (#12)". */
     private static function picked(Field $field, mixed $written): mixed
     {

@@ -73,10 +73,10 @@ test('a line is slowed down and a limit is set, with mistakes at their field', a
   await page.goto('/safeguards');
   const limits = page.getByRole('form', { name: 'Limits' });
   await limits.getByLabel('At most in 24 hours').fill('0');
-  await limits.getByRole('button').click();
+  await limits.getByRole('button', { name: 'Keep these limits' }).click();
   await expect(limits).toContainText('A whole number from 1');
   await limits.getByLabel('At most in 24 hours').fill('9');
-  await limits.getByRole('button').click();
+  await limits.getByRole('button', { name: 'Keep these limits' }).click();
   await expect(page.locator('#toast')).toContainText('The limits are changed.');
 });
 
@@ -113,4 +113,23 @@ test('two entries of one person are put together and split again', async ({ page
   await expect(page.locator('main .facts')).not.toContainText('+1 416-555-0187');
   await page.goto(twice);
   await expect(page.locator('main .facts')).toContainText('+1 416-555-0187');
+});
+
+test('a booking is changed where it stands in the list, and a mistake keeps what was typed', async ({ page }) => {
+  await logIn(page);
+  await page.goto('/records/booking');
+  await page
+    .locator('tbody tr')
+    .nth(1)
+    .getByRole('link', { name: /^Change/ })
+    .click();
+  const row = page.getByRole('form', { name: /^Change / });
+  await row.getByLabel('Places').fill('many');
+  await row.getByRole('button', { name: 'Keep' }).click();
+  await expect(row.getByRole('alert')).toHaveText('At “Places” stands “many”, which is no number.');
+  await expect(row.getByLabel('Places')).toHaveValue('many');
+  await row.getByLabel('Places').fill('7');
+  await row.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('The change is kept.')).toBeVisible();
+  await expect(page.locator('tbody tr').nth(1).getByRole('cell', { name: '7', exact: true })).toBeVisible();
 });

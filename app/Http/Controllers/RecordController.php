@@ -19,7 +19,6 @@ use App\Pages\Records\RecordPage;
 use App\Pages\Records\RecordsPage;
 use App\Records\RecordForm;
 use App\Records\RecordQuery;
-use App\Sentences\Sentence;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -27,7 +26,6 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Intake\Cleaned;
 use Linnet\Core\Intake\PersonInput;
-use Linnet\Core\Intake\Refused;
 use Linnet\Core\Record\RecordType as CoreType;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -96,7 +94,7 @@ final class RecordController
         }
         $one = new Cleaned($type->key, null, new PersonInput, array_filter($values, fn (mixed $value): bool => $value !== null));
         $origin = ChangeOrigin::staff(Staff::asking($request));
-        $written = $this->mended($type, fn () => DB::transaction(fn () => $writer->upsert($one, $origin)));
+        $written = RecordForm::write($type, fn () => DB::transaction(fn () => $writer->upsert($one, $origin)));
 
         return redirect()->route('records.show', [$type, $written->recordId])->with('done', 'It is kept.');
     }
@@ -112,7 +110,7 @@ final class RecordController
     public function update(Request $request, RecordType $type, Record $record, RecordWriter $writer): RedirectResponse
     {
         $values = RecordForm::read($type, (array) $request->input('fields', []), Business::current());
-        $this->mended(
+        RecordForm::write(
             $type,
             fn () => DB::transaction(
                 fn () => $writer->edit(
@@ -154,7 +152,7 @@ final class RecordController
             ]);
         }
         $origin = ChangeOrigin::staff(Staff::asking($request));
-        $changed = $this->mended($type, fn (): int => DB::transaction(function () use ($many, $type, $writer, $values, $origin): int {
+        $changed = RecordForm::write($type, fn (): int => DB::transaction(function () use ($many, $type, $writer, $values, $origin): int {
             $changed = 0;
             foreach ($many->chunk(200) as $ids) {
                 foreach (Record::query()->whereKey($ids->all())->lockForUpdate()->get() as $record) {
@@ -197,29 +195,6 @@ final class RecordController
             $type->load('fields'), $request->all(), Business::current(), $clock->now(), $this->belonging,
             ChosenColumns::of(Staff::asking($request), $type),
         );
-    }
-
-    /**
-     * Does what the door may refuse; the refusal stands at its field.
-     *
-     * @template T
-     *
-     * @param  \Closure(): T  $do
-     * @param  string|null  $place  where it stands instead
-     * @return T
-     *
-     * @throws ValidationException
-     */
-    private function mended(RecordType $type, \Closure $do, ?string $place = null): mixed
-    {
-        try {
-            return $do();
-        } catch (Refused $e) {
-            $field = $type->fields->firstWhere('name', $e->reason()->with['path'] ?? '');
-            throw ValidationException::withMessages([
-                $place ?? ($field === null ? 'fields' : "fields.$field->key") => Sentence::of($e->reason()),
-            ]);
-        }
     }
 
     /** @return \Illuminate\Support\Collection<int, RecordType> */

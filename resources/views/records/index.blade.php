@@ -52,21 +52,21 @@
     @else
         <form id="bulk" method="post" action="{{ route('records.bulk', [$type, ...$page->kept()]) }}">@csrf</form>
         <div class="table-wrap"><table class="table dense">
-            @php([$ticks, $here, $people, $zone] = [Gate::allows('administer'), route('records.index', $type), route('people.index'), new DateTimeZone($page->business->zone)])
+            @php([$ticks, $changes, $here, $people, $zone] = [Gate::allows('administer'), Gate::allows('converse') && Gate::allows('view'), route('records.index', $type), route('people.index'), new DateTimeZone($page->business->zone)])
             <thead><tr>
                 @if ($ticks)<th scope="col" class="!pr-2"><input type="checkbox" class="tick" aria-label="Tick all on this page" x-data="tickAll" x-on:change="all"></th>@endif
                 <th scope="col"><a href="{{ route('records.index', [$type, ...$page->orderedBy('title')]) }}" @if ($page->order === 'title') aria-current="true" @endif>{{ $type->name }}{{ $page->order === 'title' ? ($page->descending ? ' ↓' : ' ↑') : '' }}</a></th><th scope="col">Person</th>
                 @foreach ($columns as $column)<th scope="col" @class(['n' => $column->isNumeric])><a href="{{ route('records.index', [$type, ...$page->orderedBy($column->key)]) }}">{{ $column->name }}{{ $page->order === $column->key ? ($page->descending ? ' ↓' : ' ↑') : '' }}</a></th>@endforeach
                 <th scope="col"><a href="{{ route('records.index', [$type, ...$page->orderedBy('changed')]) }}">Changed{{ $page->order === 'changed' ? ($page->descending ? ' ↓' : ' ↑') : '' }}</a></th>
             </tr></thead>
-            <tbody>
+            <tbody hx-target="closest tr" hx-swap="outerHTML" hx-vals="{{ json_encode(['cols[]' => $page->shown()]) }}">
             @foreach ($rows as $row)
                 <tr>
                     @if ($ticks)<td class="!pr-2"><input type="checkbox" class="tick" name="ticked[]" value="{{ $row->id }}" form="bulk" aria-label="Tick {{ $row->called }}"></td>@endif
                     <td><a class="link" href="{{ $here }}/{{ $row->id }}">{{ Str::limit($row->called, 48) }}</a></td>
                     <td class="whitespace-nowrap">@if ($row->person !== null)<a class="link" href="{{ $people }}/{{ $row->personId }}">{{ $row->person }}</a>@else<span class="soft">nobody known</span>@endif</td>
                     @foreach ($row->cells as $i => $cell)<td @class(['n' => $columns[$i]->isNumeric, 'whitespace-nowrap' => ! $columns[$i]->wraps])>{{ $cell === '' ? '–' : $cell }}</td>@endforeach
-                    <td class="whitespace-nowrap soft"><time datetime="{{ $row->changedAt->format(DATE_ATOM) }}">{{ $row->changedAt->setTimezone($zone)->format('j M H:i') }}</time></td>
+                    <td class="whitespace-nowrap soft">@if ($changes)<a class="link sm mr-2" href="{{ $here }}/{{ $row->id }}/edit" hx-get="{{ $here }}/{{ $row->id }}/row" aria-label="Change {{ $row->called }}">Change</a>@endif<time datetime="{{ $row->changedAt->format(DATE_ATOM) }}">{{ $row->changedAt->setTimezone($zone)->format('j M H:i') }}</time></td>
                 </tr>
             @endforeach
             </tbody>

@@ -215,6 +215,26 @@ final class RecordQueryTest extends TestCase
         $this->put('/records/deal/columns', [])->assertSessionHasErrors(['cols' => 'Leave at least one column.']);
     }
 
+    /** Where it stands, what the list shows of a record is changed, nothing else; a mistake stands at its field with what was typed. */
+    public function testARecordIsChangedInItsRow(): void
+    {
+        $deal = Record::query()->where('record_type_id', RecordType::query()->where('key', 'deal')->value('id'))->firstOrFail();
+        $row = "/records/deal/$deal->id/row";
+        $this->actingAs($this->staff(Role::Operator))->get("$row?cols[]=title&cols[]=value")
+            ->assertSee('fields[value]')
+            ->assertDontSee('fields[stage]');
+        $this->put($row, ['cols' => ['title', 'value'], 'fields' => ['title' => 'Late "day"', 'value' => 'plenty']])
+            ->assertOk()
+            ->assertHeaderMissing('HX-Refresh')
+            ->assertSee('Late &quot;day&quot;', false)
+            ->assertSee('value="plenty"', false)
+            ->assertSee('fields.value-error');
+        self::assertSame($deal->values, Record::query()->findOrFail($deal->id)->values);
+        $this->put($row, ['cols' => ['title', 'value'], 'fields' => ['title' => 'Late day', 'value' => '12.50']])
+            ->assertHeader('HX-Refresh', 'true');
+        self::assertEquals(['title' => 'Late day', 'value' => 12.5] + $deal->values, Record::query()->findOrFail($deal->id)->values);
+    }
+
     /** @param  array<string, mixed>  $asked */
     private function list(string $type, array $asked): RecordsPage
     {

@@ -41,6 +41,7 @@ final class AccessTest extends TestCase
         'people.numbers' => 'keep records', 'numbers.update' => 'keep records', 'numbers.destroy' => 'keep records',
         'numbers.look-up' => 'keep records', 'people.update' => 'keep records', 'records.create' => 'keep records',
         'records.store' => 'keep records', 'records.edit' => 'keep records', 'records.update' => 'keep records',
+        'records.row' => 'keep records', 'records.row.update' => 'keep records',
         'records.picks' => 'keep records', 'sources.store' => 'administer', 'sources.update' => 'administer',
         'sources.settings' => 'administer', 'sources.power' => 'administer', 'sources.rotate' => 'administer',
         'sources.end-old-secret' => 'administer', 'sources.mapping' => 'administer', 'sources.mapping.update' => 'administer',
