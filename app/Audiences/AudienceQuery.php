@@ -51,20 +51,17 @@ final class AudienceQuery
         return $this->isExact || $this->asked() !== null;
     }
 
-    /** How many belong to it, or might. */
-    public function count(): int
-    {
-        return $this->all()->count();
-    }
-
-    /** How many people that are. */
-    public function people(): int
+    /** @return array{int, int} how many belong to it, or might, and how many people that are */
+    public function counts(): array
     {
         if ($this->isOfPeople()) {
-            return $this->count();
-        }
+            $many = $this->all()->count();
 
-        return $this->all()->distinct()->count('records.person_id');
+            return [$many, $many];
+        }
+        $both = $this->all()->selectRaw('count(*) as many, count(distinct records.person_id) as people')->first();
+
+        return [(int) ($both->many ?? 0), (int) ($both->people ?? 0)];
     }
 
     /**
@@ -93,6 +90,12 @@ final class AudienceQuery
         return array_values(array_map(
             intval(...), $this->all()->where($column, '>', $id)->distinct()->orderBy($column)->limit($many)->pluck($column)->all(),
         ));
+    }
+
+    /** Those whom the database lets through: all who belong to it, and others where it is not exact. */
+    public function candidates(): Builder
+    {
+        return $this->narrowed->clone();
     }
 
     /** Those who belong to it, or might. */

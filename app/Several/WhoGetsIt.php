@@ -75,7 +75,7 @@ final class WhoGetsIt
                 'stamp' => $stamp, 'cursor' => 0, 'worked_at' => null,
                 'of' => $several->ticked
                     ? $several->people()->distinct()->count('person_id')
-                    : $this->candidates($several, $this->unit())->people(),
+                    : $this->candidates($several, $this->unit())->counts()[1],
             ]);
         });
     }

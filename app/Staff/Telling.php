@@ -36,9 +36,8 @@ final readonly class Telling
         }
         $line = $to->texted && $to->number !== null && $to->number_confirmed_at !== null ? self::line() : null;
         if ($line !== null) {
-            $look = $conversation === null ? route('people.show', $person) : route('conversations.show', $conversation);
             OutboundTaskQueue::add("$name/text", OutboundTaskKind::Text, (string) $to->number, [
-                'line' => $line->id, 'words' => Str::limit($words, 200)." $look",
+                'line' => $line->id, 'words' => Str::limit($words, 200).' '.self::look($person, $conversation),
             ], null, null, $person->id, $now);
         }
     }
@@ -53,12 +52,17 @@ final readonly class Telling
         \DateTimeImmutable $now,
     ): void {
         if (Mailbox::isThere()) {
-            $look = $conversation === null ? route('people.show', $person) : route('conversations.show', $conversation);
             OutboundTaskQueue::add($name, OutboundTaskKind::Email, $address, [
                 'subject' => "About {$person->name()}",
-                'words' => "$words\n\nAnswer in Linnet, not to this mail: $look",
+                'words' => "$words\n\nAnswer in Linnet, not to this mail: ".self::look($person, $conversation),
             ], null, null, $person->id, $now);
         }
+    }
+
+    /** Where they look at it. */
+    private static function look(Person $person, ?Conversation $conversation): string
+    {
+        return $conversation === null ? route('people.show', $person) : route('conversations.show', $conversation);
     }
 
     private static function line(): ?Line

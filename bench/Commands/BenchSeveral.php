@@ -134,7 +134,7 @@ final class BenchSeveral extends Command
             $began = hrtime(true);
             $unit = UnitOfWork::reading($clock->now(), resolve(DatabaseSideEffects::class), Business::ours());
             $query = new AudienceQuery($unit, Audience::read(Doc::of($document)));
-            $many = $query->people();
+            $many = $query->counts()[1];
             $seconds = (hrtime(true) - $began) / 1e9;
             $worst = max($worst, $seconds);
             $this->said("counted: $which", sprintf('%s in %.2f s', number_format($many), $seconds), 'under 1 s');

@@ -73,7 +73,7 @@ await shot('rule-writing', `${linnet}/rules/1`, async () => {
   await page.locator('.offers:not([hidden]) li').first().waitFor();
   await page.waitForTimeout(400);
 });
-await shot('starter', `${linnet}/starters/booking-tomorrow`);
+await shot('several', `${linnet}/several`, follow(/Moonlight paddle moved/));
 await shot('conversations', `${linnet}/conversations?show=waiting`, follow(/Rosa Delgado|Priya Raman/));
 await shot('person', `${linnet}/people?find=petts`, follow('Jon Petts'));
 await shot('results', `${linnet}/rules?find=After`, async () => {

@@ -46,16 +46,16 @@ final readonly class AudienceController
     public function show(Audience $audience): View
     {
         $query = $this->query($audience->read());
-        $isKnown = $query->isKnown();
-        $page = $query->all()->orderByDesc('id')->select('id')->simplePaginate(50);
+        // How many they are is counted while the page is looked at.
+        $page = $query->candidates()->orderByDesc('id')->select('id')->simplePaginate(50);
         $ids = array_values(array_map(intval(...), array_column($page->items(), 'id')));
-        $ids = $isKnown ? $ids : $query->among($ids);
+        $ids = $query->isExact ? $ids : $query->among($ids);
         $type = $audience->isOfPeople() ? null : RecordType::query()->where('key', $audience->of)->with('fields')->first();
 
         return view('audiences.show', [
             'audience' => $audience, 'sentence' => AudienceSentence::write(Vocabularies::language(), $audience->read()),
-            'list' => $page, 'type' => $type, 'usedBy' => $audience->usedBy(), 'isKnown' => $isKnown,
-            'says' => self::says($query, $type), 'today' => Day::of($this->clock->now(), Business::current()->zone)->date,
+            'list' => $page, 'type' => $type, 'usedBy' => $audience->usedBy(), 'isExact' => $query->isExact,
+            'today' => Day::of($this->clock->now(), Business::current()->zone)->date,
             'people' => $type === null ? Person::query()->with('number')->whereKey($ids)->orderByDesc('id')->get() : [],
             'records' => $type === null ? [] : Record::query()->with('person.number')->whereKey($ids)->orderByDesc('id')->get()
                 ->each(fn (Record $record) => $record->setRelation('type', $type)),
@@ -169,10 +169,11 @@ final readonly class AudienceController
 
     private static function says(AudienceQuery $query, ?RecordType $type): string
     {
-        $people = TimeFormatter::count($query->people(), 'person', 'people');
+        [$many, $people] = $query->counts();
+        $people = TimeFormatter::count($people, 'person', 'people');
         $says = $type === null
             ? $people
-            : TimeFormatter::count($query->count(), mb_strtolower($type->name), mb_strtolower($type->plural)).", of $people";
+            : TimeFormatter::count($many, mb_strtolower($type->name), mb_strtolower($type->plural)).", of $people";
 
         return $query->isKnown() ? $says : "At most $says: more than can be asked one by one";
     }

@@ -3,7 +3,7 @@
     <div class="head"><div><h1>{{ $audience->name }}</h1></div>
         <div class="acts flex-wrap">@can('administer')<form method="post" action="{{ route('several.store') }}">@csrf<input type="hidden" name="audience" value="{{ $audience->id }}"><button class="btn go">Write to them</button></form>@endcan</div></div>
     <p class="prose !pl-0">{{ \Linnet\Core\Prose\Line::capital($sentence) }}.</p>
-    <p class="my-2"><b>{{ $says }}</b>, as things are now.@if ($usedBy !== []) <span class="soft">Used by @foreach ($usedBy as $i => $rule)<a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a>{{ $i < count($usedBy) - 1 ? ', ' : '.' }}@endforeach</span>@endif</p>
+    <p class="my-2"><b hx-get="{{ route('audiences.count', $audience) }}" hx-trigger="load" aria-live="polite">They are being counted</b>, as things are now.@if ($usedBy !== []) <span class="soft">Used by @foreach ($usedBy as $i => $rule)<a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a>{{ $i < count($usedBy) - 1 ? ', ' : '.' }}@endforeach</span>@endif</p>
     <x-error name="audience" />
     @can('administer')
         <div class="flex gap-4 flex-wrap mb-3">
@@ -15,9 +15,9 @@
         </div>
     @endcan
     @if (count($people) + count($records) === 0)
-        <x-empty>Nobody belongs to it now.</x-empty>
+        <x-empty>{{ count($list) === 0 ? 'Nobody belongs to it now.' : 'Of those on this page nobody belongs to it; on the next somebody may.' }}</x-empty><x-pages :list="$list" />
     @else
-        @unless ($isKnown)<p class="soft sm">Of the {{ $type === null ? 'people' : mb_strtolower($type->plural) }} below, each was asked about; a page may hold fewer than fifty.</p>@endunless
+        @unless ($isExact)<p class="soft sm">Of the {{ $type === null ? 'people' : mb_strtolower($type->plural) }} below, each was asked about; a page may hold fewer than fifty.</p>@endunless
         <div class="table-wrap"><table class="table dense">
             @if ($type === null)
                 <thead><tr><th scope="col">Name</th><th scope="col">Number</th><th scope="col">Email</th></tr></thead>
