@@ -24,7 +24,7 @@
                 <x-error name="picture" /></details>
         @endunless
         @unless ($stopped)
-            <details class="then" @if ($errors->has('hears')) open @endif><summary class="link sm">Who hears of a reply…</summary>
+            <details class="then" @if ($errors->has('hears')) open @endif><summary class="link sm">Replies…</summary>
                 @php($hears = old('hears', \App\Conversations\WhoHears::chosen(Auth::user(), $conversation)))
                 <label class="sm mt-1">A reply is told to <select class="input" name="hears">@foreach (\App\Conversations\WhoHears::offered(Auth::user(), $conversation, $about) as $choice => $says)<option value="{{ $choice }}" @selected($hears === $choice)>{{ $says }}</option>@endforeach</select></label><x-error name="hears" />
                 <p class="soft sm">From now on, each within their hours, until the conversation is handed over.</p></details>

@@ -7,7 +7,7 @@
         <p class="soft sm mt-1">Each of {{ number_format($several->of) }} people is asked about. It goes on if you leave this page.</p>@endif
     @else
         @php([$many, $get, $type] = [$page->many(), $page->getIt(), $page->type()])
-        <h2>@if ($many === 0)Nobody is among them @elseif ($type === null){{ ucfirst(TimeFormatter::count($many, 'person', 'people')) }}, {{ $get === $many ? ($many === 1 ? 'who gets it' : 'all of whom get it') : number_format($get).' of whom get'.($get === 1 ? 's' : '').' it' }} @else {{ ucfirst(TimeFormatter::count($many, mb_strtolower($type->name), mb_strtolower($type->plural))) }}, {{ number_format($get) }} {{ $get === 1 ? 'person gets' : 'people get' }} it @endif</h2>
+        <h2>@if ($many === 0)Nobody is among them @elseif ($type === null){{ ucfirst(TimeFormatter::count($many, 'person', 'people')) }}, {{ $get === $many ? ($many === 1 ? 'who gets it' : 'all of whom get it') : TimeFormatter::count($get, 'of whom gets', 'of whom get').' it' }} @else {{ ucfirst(TimeFormatter::count($many, mb_strtolower($type->name), mb_strtolower($type->plural))) }}, {{ TimeFormatter::count($get, 'person gets', 'people get') }} it @endif</h2>
         @if ($many > 0)
             <table class="table dense several-who mt-2">
                 <tbody>
