@@ -63,10 +63,10 @@ test('a feed never seen before is connected by clicking', async ({ page, request
 
   await page.getByRole('button', { name: 'Read it so from now on' }).click();
   await page.getByRole('button', { name: 'Take the one that waits' }).click();
-  await reloadUntil(page, () => page.getByRole('link', { name: 'Sea kayak 12' }));
+  await reloadUntil(page, () => page.getByRole('link', { name: 'Sea kayak 12', exact: true }));
   expect((await post({ ...sent, ticket: { no: 'T-77', state: 'DONE' } })).status()).toBe(200);
   await page.goto('/records/job?find=Sea kayak 12');
-  await page.getByRole('link', { name: 'Sea kayak 12' }).click();
+  await page.getByRole('link', { name: 'Sea kayak 12', exact: true }).click();
   await expect(page.getByText('Stage from “being mended” to “ready”, from Rental desk.')).toBeVisible();
   await expect(page.getByRole('link', { name: 'Noor Haddad' }).first()).toBeVisible();
   await expectAccessible(page);

@@ -20,13 +20,13 @@
                 <div class="mt-1 fill-in" x-on:click="put" hx-get="{{ route('people.fields', array_filter(['person' => $person, 'record' => $record])) }}" hx-trigger="toggle from:closest details once"><span class="soft sm">…</span></div></details>
             <details class="then" @if ($errors->has('picture') || old('kept_picture')) open @endif><summary class="link sm">Picture…</summary>
                 @if (old('kept_picture'))<p class="sm mt-1"><label><input type="checkbox" class="tick" name="kept_picture" value="{{ old('kept_picture') }}" checked> the picture that was chosen</label></p>@endif
-                <div x-data="picture" class="mt-1"><label class="sm">JPEG, PNG or GIF; a large one is made small <input class="input" type="file" name="picture" accept="image/jpeg,image/png,image/gif" x-on:change="chosen"></label></div>
+                <div x-data="picture" class="mt-1"><label class="sm block">JPEG, PNG or GIF; a large one is made small <input class="input max-w-full" type="file" name="picture" accept="image/jpeg,image/png,image/gif" x-on:change="chosen"></label></div>
                 <x-error name="picture" /></details>
         @endunless
         @unless ($stopped)
             <details class="then" @if ($errors->has('hears')) open @endif><summary class="link sm">Replies…</summary>
                 @php($hears = old('hears', \App\Conversations\WhoHears::chosen(Auth::user(), $conversation)))
-                <label class="sm mt-1">A reply is told to <select class="input" name="hears">@foreach (\App\Conversations\WhoHears::offered(Auth::user(), $conversation, $about) as $choice => $says)<option value="{{ $choice }}" @selected($hears === $choice)>{{ $says }}</option>@endforeach</select></label><x-error name="hears" />
+                <label class="sm mt-1 block">A reply is told to <select class="input max-w-full" name="hears">@foreach (\App\Conversations\WhoHears::offered(Auth::user(), $conversation, $about) as $choice => $says)<option value="{{ $choice }}" @selected($hears === $choice)>{{ $says }}</option>@endforeach</select></label><x-error name="hears" />
                 <p class="soft sm">From now on, each within their hours, until the conversation is handed over.</p></details>
         @endunless
         <details class="then" @if ($errors->has('at') || $errors->has('anyway')) open @endif>
