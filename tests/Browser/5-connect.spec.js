@@ -250,8 +250,8 @@ test('records are filtered, kept as a list, changed together, and made by hand w
   await expect(page.getByLabel('Number')).toHaveValue('2026-0900');
   await page.getByLabel('Who').fill('');
   await page.getByLabel('Who').pressSequentially('Noor');
-  await expect(page.locator('#picks-who option')).toHaveAttribute('value', /Noor Haddad \(#\d+\)/);
-  await page.getByLabel('Who').fill(await page.locator('#picks-who option').getAttribute('value'));
+  await expect(page.locator('#picks-field-who option')).toHaveAttribute('value', /Noor Haddad \(#\d+\)/);
+  await page.getByLabel('Who').fill(await page.locator('#picks-field-who option').getAttribute('value'));
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('heading', { name: '2026-0900' })).toBeVisible();
   await expect(page.getByText('Invoice added, by Mira Okafor.')).toBeVisible();
