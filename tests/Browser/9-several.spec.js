@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { changeWords, clockTo, expectAccessible, handsetOf, logIn } from './world.js';
+import { changeWords, clockTo, expectAccessible, handsetOf, logIn, reloadUntil } from './world.js';
 
 test('an audience is said as one would say it, and a text goes to it under pace, is stopped half way, the rest never sent', async ({
   page,
@@ -37,7 +37,7 @@ test('an audience is said as one would say it, and a text goes to it under pace,
   await expect(go).toBeVisible();
   await expect(page.locator('.letter')).toContainText('The quay is closed on Friday.');
   await expect(page.locator('#who')).toContainText('get it');
-  await expect(page.locator('.handset .says')).toContainText('The quay is closed on Friday.');
+  await reloadUntil(page, () => page.locator('.handset .says', { hasText: 'The quay is closed on Friday.' }));
   await expectAccessible(page);
   await page.locator('#who').getByRole('link', { name: 'show' }).last().click();
   await expect(page.getByRole('heading', { name: 'Who gets it' })).toBeVisible();
@@ -86,7 +86,7 @@ test('rows that are ticked are written to by the clock of each', async ({ page }
   await page.keyboard.press('Control+a');
   await page.keyboard.type('Your paddle is found.');
   await page.keyboard.press('Control+Enter');
-  await expect(page.locator('.handset')).toContainText('12:00 there');
+  await reloadUntil(page, () => page.locator('.handset', { hasText: '12:00 there' }));
   await page.getByText('Let 1 go…').click();
   await page.getByRole('button', { name: 'Let it go' }).click();
   await expect(page.locator('#progress')).toBeVisible();
