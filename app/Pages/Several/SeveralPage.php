@@ -13,6 +13,7 @@ use App\Models\MessageState;
 use App\Models\RecordType;
 use App\Models\SeveralPerson;
 use App\Models\TextToSeveral;
+use App\Sentences\Sentence;
 use App\Sentences\ShortReason;
 use App\Several\Letter;
 use App\Several\WhoGetsIt;
@@ -94,7 +95,21 @@ final class SeveralPage
 
     public function getIt(): int
     {
-        return (int) ($this->outcomes()[SeveralPerson::GETS]->many ?? 0) + (int) ($this->outcomes()[SeveralPerson::WAITS]->many ?? 0);
+        return (int) ($this->outcomes()[SeveralPerson::GETS]->many ?? 0) + $this->wait();
+    }
+
+    /** How many of those who get it do so later than is looked ahead. */
+    public function wait(): int
+    {
+        return (int) ($this->outcomes()[SeveralPerson::WAITS]->many ?? 0);
+    }
+
+    /** What the first of those waits for. */
+    public function waitsFor(): string
+    {
+        $reason = $this->several->people()->where('outcome', SeveralPerson::WAITS)->orderBy('id')->first()?->reason;
+
+        return $reason === null ? 'They wait for their turn.' : Sentence::of($reason);
     }
 
     /** @return list<array{outcome: string, many: int, says: string, who: string|null}> why those do not who do not */
@@ -143,7 +158,9 @@ final class SeveralPage
     public function example(): ?SeveralPerson
     {
         return $this->several->isWorkedOut()
-            ? $this->several->people()->where('outcome', SeveralPerson::GETS)->with('person.number')->orderBy('id')->first()
+            ? $this->several->people()->whereIn('outcome', [SeveralPerson::GETS, SeveralPerson::WAITS])->with('person.number')
+                // One that leaves soon, if any does.
+                ->orderBy('outcome')->orderBy('id')->first()
             : null;
     }
 

@@ -1,8 +1,8 @@
 @php use App\Models\SeveralPerson; use App\Sentences\Sentence; use App\Sentences\ShortReason; @endphp
 <x-page :title="$several->rule->name.': who'">
     <div class="crumb"><a class="link" href="{{ route('conversations.index') }}">Conversations</a> / <a class="link" href="{{ route('several.index') }}">Texts to several</a> / <a class="link" href="{{ route('several.show', $several) }}">{{ $several->rule->name }}</a> /</div>
-    <h1>{{ match (true) { $outcome === '' => 'All of them', $outcome === SeveralPerson::GETS => 'Who gets it', $outcome === SeveralPerson::WAITS => 'Who waits for it', default => 'Who does not: '.ShortReason::of($outcome) } }}</h1>
-    <form class="filters" method="get" aria-label="Which of them"><label><span class="sm">Which</span><select class="input" name="outcome"><option value="">all of them</option>@if ($page->getIt() > 0)<option value="gets" @selected($outcome === SeveralPerson::GETS)>who get it</option>@endif @foreach ($page->without() as $one)<option value="{{ $one['outcome'] }}" @selected($outcome === $one['outcome'])>{{ $one['says'] }}</option>@endforeach</select></label><button class="btn">Show</button></form>
+    <h1>{{ match (true) { $outcome === '' => 'All of them', $outcome === SeveralPerson::GETS => 'Who gets it', $outcome === SeveralPerson::WAITS => 'Who gets it later than in four days', default => 'Who does not: '.ShortReason::of($outcome) } }}</h1>
+    <form class="filters" method="get" aria-label="Which of them"><label><span class="sm">Which</span><select class="input" name="outcome"><option value="">all of them</option>@if ($page->getIt() > $page->wait())<option value="gets" @selected($outcome === SeveralPerson::GETS)>who get it</option>@endif @if ($page->wait() > 0)<option value="waits" @selected($outcome === SeveralPerson::WAITS)>who get it later than in four days</option>@endif @foreach ($page->without() as $one)<option value="{{ $one['outcome'] }}" @selected($outcome === $one['outcome'])>{{ $one['says'] }}</option>@endforeach</select></label><button class="btn">Show</button></form>
     @if ($people->isEmpty())
         <x-empty>Nobody.</x-empty>
     @else

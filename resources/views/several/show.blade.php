@@ -77,7 +77,7 @@
             <div id="example">
             @if ($isWorkedOut && ($one = $page->example()) !== null)
                 <div class="handset mt-4">
-                    <div class="who"><span>As {{ $one->person->called() }} would get it</span><span>{{ $one->leaves_at->setTimezone(new DateTimeZone($one->zone ?? $page->business->zone))->format('D j, H:i') }}{{ $one->zone !== null && $one->zone !== $page->business->zone ? ' there' : '' }}</span></div>
+                    <div class="who"><span>As {{ $one->person->called() }} would get it</span><span>@if ($one->leaves_at === null)later @else{{ $one->leaves_at->setTimezone(new DateTimeZone($one->zone ?? $page->business->zone))->format('D j, H:i') }}{{ $one->zone !== null && $one->zone !== $page->business->zone ? ' there' : '' }}@endif</span></div>
                     @if ($letter->picture !== null)<figure class="picture-of mb-1"><img src="{{ $letter->picture }}" alt="The picture that goes with this text" loading="lazy"></figure>@endif
                     <div class="says">{{ $one->body }}</div>
                 </div>

@@ -167,6 +167,23 @@ final class SeveralTest extends TestCase
         self::assertSame($many, DB::table('labels')->where('kind', 'list')->where('name', 'March')->count());
     }
 
+    /** Where none leaves as far as is looked ahead, the page says what they wait for, and how it reads all the same. */
+    public function testThoseWhoWaitLongerThanIsLookedAheadAreSaid(): void
+    {
+        Line::query()->where('key', 'front-desk')->update(['pace' => json_encode(['per_minute' => 1])]);
+        $line = Line::query()->where('key', 'front-desk')->value('id');
+        DB::table('send_slots')->insert(['line_id' => $line, 'number' => 1, 'at' => '2026-03-20 10:00:00']);
+        $several = $this->begin('everybody', 'The quay is closed on Friday.');
+        $page = $this->get(route('several.show', $several))
+            ->assertSee('of them later than in four days. Held')
+            ->assertSee('20 March')
+            ->assertSee('would get it')
+            ->viewData('page');
+        self::assertGreaterThan(25, $page->wait());
+        self::assertSame($page->wait(), $page->getIt());
+        $this->get(route('several.people', [$several, 'outcome' => 'waits']))->assertSee('Who gets it later than in four days');
+    }
+
     /** What is done to all records of a list narrowed to an audience is done to no other, and to none where the audience is gone. */
     public function testRecordsAreNarrowedToAnAudience(): void
     {
