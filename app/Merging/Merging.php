@@ -28,7 +28,7 @@ use Psr\Clock\ClockInterface;
  * What came since then stays with the one that was kept.
  *
  * @phpstan-type Joined array{joined: array<string, list<int>>, rows: list<array<string, mixed>>, moved: list<int>,
- * waiting: array<int, mixed>}
+ * was: array<int, array<string, array{mixed, mixed}>>}
  */
 final readonly class Merging
 {
@@ -268,7 +268,7 @@ final readonly class Merging
     private function joinConversations(int $kept, int $gone): array
     {
         $theirs = DB::table('conversations')->where('person_id', $kept)->get()->keyBy('line_id');
-        $done = ['joined' => [], 'rows' => [], 'moved' => [], 'waiting' => []];
+        $done = ['joined' => [], 'rows' => [], 'moved' => [], 'was' => []];
         foreach (DB::table('conversations')->where('person_id', $gone)->orderBy('id')->get() as $one) {
             $other = $theirs[$one->line_id] ?? null;
             if ($other === null) {
@@ -278,7 +278,6 @@ final readonly class Merging
                 continue;
             }
             $done['rows'][] = (array) $one;
-            $done['waiting'][(int) $other->id] = $other->waiting_since;
             foreach (['messages', 'reply_notices'] as $table) {
                 $ids = DB::table($table)->where('conversation_id', $one->id)->orderBy('id')->pluck('id')->all();
                 $done['joined']["$one->id/$table"] = array_values(array_map(intval(...), $ids));
@@ -288,11 +287,19 @@ final readonly class Merging
             $waiting = array_filter([$one->waiting_since, $other->waiting_since]);
             $last = $one->last_at > $other->last_at ? $one : $other;
             DB::table('conversations')->where('id', $one->id)->delete();
-            DB::table('conversations')->where('id', $other->id)->update([
-                'waiting_since' => $waiting === [] ? null : min($waiting), 'last_at' => $last->last_at,
-                'last_message_id' => $last->last_message_id, 'opened' => $one->opened || $other->opened,
+            $isSaid = $other->hears_staff_id !== null || $other->line_hears;
+            $joined = [
+                'waiting_since' => $waiting === [] ? null : min($waiting), 'opened' => $one->opened || $other->opened,
                 'staff_id' => $other->staff_id ?? $one->staff_id,
-            ]);
+                'hears_staff_id' => $isSaid ? $other->hears_staff_id : $one->hears_staff_id,
+                'line_hears' => (bool) ($isSaid ? $other->line_hears : $one->line_hears),
+            ];
+            foreach ($joined as $column => $made) {
+                $done['was'][(int) $other->id][$column] = [$other->$column, $made];
+            }
+            DB::table('conversations')->where('id', $other->id)->update(
+                $joined + ['last_at' => $last->last_at, 'last_message_id' => $last->last_message_id],
+            );
         }
 
         return $done;
@@ -311,11 +318,14 @@ final readonly class Merging
                 DB::table('messages')->whereIn('id', $some)->update(['conversation_id' => (int) $id]);
             }
         }
-        foreach ($done['waiting'] as $id => $waiting) {
+        foreach ($done['was'] as $id => $columns) {
+            // What was decided of it since then stays so.
+            foreach ($columns as $column => [$was, $made]) {
+                DB::table('conversations')->where('id', $id)->where($column, $made)->update([$column => $was]);
+            }
             $last = DB::table('messages')->where('conversation_id', $id)->orderByDesc('at')->orderByDesc('id')->first(['id', 'at']);
-            DB::table('conversations')->where('id', $id)->update(
-                ['waiting_since' => $waiting] + ($last === null ? [] : ['last_message_id' => $last->id, 'last_at' => $last->at]),
-            );
+            $last === null ||
+                DB::table('conversations')->where('id', $id)->update(['last_message_id' => $last->id, 'last_at' => $last->at]);
         }
     }
 

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\Business;
 use App\Models\Field;
+use App\Models\Record;
 use App\Models\RecordType;
 use App\Sentences\Sentence;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Intake\FieldNormalizer;
 use Linnet\Core\Intake\Refused;
@@ -39,6 +43,21 @@ final class RecordForm
         }
 
         return $wrong === [] ? $values : throw ValidationException::withMessages($wrong);
+    }
+
+    /**
+     * A record is changed to what was typed, as it is by then.
+     *
+     * @param  array<array-key, mixed>  $typed  by field key
+     *
+     * @throws ValidationException under fields.key
+     */
+    public static function change(Record $record, RecordType $type, array $typed, RecordWriter $writer, ChangeOrigin $origin): void
+    {
+        $values = self::read($type, $typed, Business::current());
+        self::write($type, fn () => DB::transaction(
+            fn () => $writer->edit(Record::query()->lockForUpdate()->findOrFail($record->id), $values, $origin),
+        ));
     }
 
     /**

@@ -34,8 +34,8 @@ final class WhoGetsIt
     /** So many people are gone through at once. */
     public const AT_ONCE = 400;
 
-    /** What it holds longer than that after its moment is said to wait. */
-    private const LOOKS_AHEAD = '+4 days';
+    /** What is held for more days than that after its moment is said to wait. */
+    public const LOOKS_AHEAD = 4;
 
     /** What is read once for all that is asked together. */
     private ?UnitOfWork $unit = null;
@@ -162,7 +162,7 @@ final class WhoGetsIt
         }
         $engine = new InMemoryEngine($sheet);
         $engine->settle();
-        $engine->until(max($begins, $unit->now)->modify(self::LOOKS_AHEAD));
+        $engine->until(max($begins, $unit->now)->modify('+'.self::LOOKS_AHEAD.' days'));
 
         return [...$this->runs($several, $sheet, $unit), ...$this->notBegun($several, $sheet)];
     }

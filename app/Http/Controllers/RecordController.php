@@ -109,16 +109,8 @@ final class RecordController
 
     public function update(Request $request, RecordType $type, Record $record, RecordWriter $writer): RedirectResponse
     {
-        $values = RecordForm::read($type, (array) $request->input('fields', []), Business::current());
-        RecordForm::write(
-            $type,
-            fn () => DB::transaction(
-                fn () => $writer->edit(
-                    Record::query()->lockForUpdate()->findOrFail($record->id),
-                    $values,
-                    ChangeOrigin::staff(Staff::asking($request)),
-                ),
-            ),
+        RecordForm::change(
+            $record, $type, (array) $request->input('fields', []), $writer, ChangeOrigin::staff(Staff::asking($request)),
         );
 
         return redirect()->route('records.show', [$type, $record])->with('done', 'The change is kept.');

@@ -14,7 +14,6 @@ use App\Pages\Records\RecordPage;
 use App\Records\RecordForm;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\MessageBag;
 use Illuminate\Support\ViewErrorBag;
@@ -31,10 +30,10 @@ final class RecordRowController
     public function update(Request $request, RecordType $type, Record $record, RecordWriter $writer): Response
     {
         try {
-            $values = RecordForm::read($type->load('fields'), (array) $request->input('fields', []), Business::current());
-            RecordForm::write($type, fn () => DB::transaction(fn () => $writer->edit(
-                Record::query()->lockForUpdate()->findOrFail($record->id), $values, ChangeOrigin::staff(Staff::asking($request)),
-            )));
+            RecordForm::change(
+                $record, $type->load('fields'), (array) $request->input('fields', []), $writer,
+                ChangeOrigin::staff(Staff::asking($request)),
+            );
         } catch (ValidationException $e) {
             return $this->row($request, $type, $record, $e->validator->errors());
         }

@@ -10,7 +10,7 @@ use App\Pages\Rules\RulePages;
 use App\Pages\Rules\TokenPage;
 use App\Pages\Rules\Tokens;
 use App\Rules\TriedWords;
-use App\Sentences\Sentence;
+use App\Sentences\Misread;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -37,9 +37,9 @@ final class RuleWordsController
                 ? ($text = $page->textWith(TriedWords::in($page->written, $said['step'], $words), $said['step']))
                 : Template::parse($words);
         } catch (Unreadable $e) {
-            $problem = implode(' ', array_map(self::problem(...), $e->problems));
+            $problem = implode(' ', array_map(fn (Problem $problem): string => Misread::ofWords($problem->reason), $e->problems));
         } catch (TemplateError $e) {
-            $problem = self::problem(new Problem('', $e->reason()));
+            $problem = Misread::ofWords($e->reason());
         }
 
         return view('rules.preview', [
@@ -89,12 +89,5 @@ final class RuleWordsController
     private static function lines(string $text): string
     {
         return str_replace("\r\n", "\n", $text);
-    }
-
-    private static function problem(Problem $problem): string
-    {
-        $at = $problem->reason->with['at'] ?? null;
-
-        return (is_int($at) ? 'At character '.($at + 1).': ' : '').Sentence::of($problem->reason);
     }
 }

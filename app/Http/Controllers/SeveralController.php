@@ -12,12 +12,12 @@ use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Rule;
-use App\Models\SeveralPerson;
 use App\Models\Staff;
 use App\Models\TextToSeveral;
 use App\Pages\Rules\RulePages;
 use App\Pages\Several\SeveralPage;
 use App\Rules\Vocabularies;
+use App\Sentences\Misread;
 use App\Sentences\Sentence;
 use App\Several\Letter;
 use App\Several\LettingGo;
@@ -241,10 +241,10 @@ final readonly class SeveralController
             ?? throw ValidationException::withMessages(['several' => 'It was let go already: what is written stays as it is.']);
     }
 
-    /** Somebody who gets it, to see it as they would. */
+    /** Whom the words are seen for: somebody who gets it. */
     private function sample(SeveralPage $page): ?int
     {
-        $one = $page->several->people()->whereIn('outcome', [SeveralPerson::GETS, SeveralPerson::WAITS])->orderBy('id')->first();
+        $one = $page->example();
 
         return $one === null ? null : ($one->record_id > 0 ? $one->record_id : $one->person_id);
     }
@@ -278,10 +278,7 @@ final readonly class SeveralController
         try {
             Template::parse($words);
         } catch (TemplateError $e) {
-            $at = $e->reason()->with['at'] ?? null;
-            throw ValidationException::withMessages([
-                'text' => (is_int($at) ? 'At character '.($at + 1).': ' : '').Sentence::of($e->reason()),
-            ]);
+            throw ValidationException::withMessages(['text' => Misread::ofWords($e->reason())]);
         }
 
         return $words;

@@ -157,11 +157,11 @@ final class SeveralPage
     /** How it reads for one of those who get it. */
     public function example(): ?SeveralPerson
     {
-        return $this->several->isWorkedOut()
+        return once(fn (): ?SeveralPerson => $this->several->isWorkedOut()
             ? $this->several->people()->whereIn('outcome', [SeveralPerson::GETS, SeveralPerson::WAITS])->with('person.number')
                 // One that leaves soon, if any does.
                 ->orderBy('outcome')->orderBy('id')->first()
-            : null;
+            : null);
     }
 
     public function departures(): Departures

@@ -14,7 +14,7 @@
                     @if ($type !== null)<tr><td class="n"><b>{{ number_format($many) }}</b></td><td>{{ $several->ticked ? 'were ticked' : ($many === 1 ? 'is such a ' : 'are such ').mb_strtolower($many === 1 ? $type->name : $type->plural) }}</td><td><a class="link" href="{{ route('several.people', $several) }}">show</a></td></tr>@endif
                     @foreach ($page->without() as $one)<tr><td class="n"><b>−{{ number_format($one['many']) }}</b></td><td>{{ $one['says'] }}</td><td><a class="link" href="{{ $people($one['outcome']) }}">{{ $one['who'] ?? 'show' }}</a></td></tr>@endforeach
                     <tr><td class="n went"><b>{{ number_format($get) }}</b></td><td>{{ $get === 1 ? 'gets' : 'get' }} it{{ $get > $wait ? ': '.$page->places() : '' }}</td><td>@if ($get > $wait)<a class="link" href="{{ $people(SeveralPerson::GETS) }}">show</a>@endif</td></tr>
-                    @if ($wait > 0)<tr><td class="n"><b>{{ number_format($wait) }}</b></td><td>of them later than in four days. {{ $page->waitsFor() }}</td><td><a class="link" href="{{ $people(SeveralPerson::WAITS) }}">show</a></td></tr>@endif
+                    @if ($wait > 0)<tr><td class="n"><b>{{ number_format($wait) }}</b></td><td>of them later than in {{ TimeFormatter::count(\App\Several\WhoGetsIt::LOOKS_AHEAD, 'day', 'days') }}. {{ $page->waitsFor() }}</td><td><a class="link" href="{{ $people(SeveralPerson::WAITS) }}">show</a></td></tr>@endif
                 </tbody>
             </table>
         @endif

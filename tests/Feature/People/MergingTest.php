@@ -141,6 +141,9 @@ final class MergingTest extends TestCase
         }
         $this->post(route('people.labels', $mei), ['kind' => 'list', 'name' => 'newsletter', 'added' => '1']);
         $this->work();
+        // Hers is somebody's to answer, and another hears of it.
+        Conversation::query()->where('person_id', $mei->id)
+            ->update(['staff_id' => $this->staff(Role::Agent)->id, 'hears_staff_id' => $this->staff(Role::Operator)->id]);
         self::assertGreaterThan(0, Run::query()->where('person_id', $mei->id)->count());
 
         return [$wen, $mei];

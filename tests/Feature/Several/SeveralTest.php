@@ -181,7 +181,7 @@ final class SeveralTest extends TestCase
             ->viewData('page');
         self::assertGreaterThan(25, $page->wait());
         self::assertSame($page->wait(), $page->getIt());
-        $this->get(route('several.people', [$several, 'outcome' => 'waits']))->assertSee('Who gets it later than in four days');
+        $this->get(route('several.people', [$several, 'outcome' => 'waits']))->assertSee('Who gets it later than is looked ahead');
     }
 
     /** What is done to all records of a list narrowed to an audience is done to no other, and to none where the audience is gone. */
