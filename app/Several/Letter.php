@@ -22,6 +22,9 @@ final readonly class Letter
 
     public const STEP = 'text';
 
+    /** What is there to begin with. */
+    private const GREETING = 'Hello {{ first_name | or: "there" }}, ';
+
     /**
      * @param  Audience  $to  where those were ticked, its type alone counts
      * @param  string|null  $line  null for the one last used with each
@@ -43,7 +46,13 @@ final readonly class Letter
 
     public static function begin(string $name, Audience $to, bool $ticked, ?string $line): self
     {
-        return new self($name, $to, $ticked, $line, TextKind::Service, 'Hello {{ first_name | or: "there" }}, ');
+        return new self($name, $to, $ticked, $line, TextKind::Service, self::GREETING);
+    }
+
+    /** Whether it says anything yet. */
+    public function isSaid(): bool
+    {
+        return trim($this->words) !== trim(self::GREETING);
     }
 
     /** Null where the rule does more than a text to several. */

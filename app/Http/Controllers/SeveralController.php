@@ -185,6 +185,9 @@ final readonly class SeveralController
     {
         $letter = $this->written($several);
         $this->refuse($letter);
+        if (! $letter->isSaid()) {
+            throw ValidationException::withMessages(['several' => 'It only greets them yet. Write what it is to say.']);
+        }
         if (! $this->who->isWorkedOut($several)) {
             throw ValidationException::withMessages(['several' => 'Who gets it is being worked out. Wait until it stands here.']);
         }

@@ -4,7 +4,7 @@
     @if ($audiences->isEmpty())
         <x-empty>None is kept yet. Say below who belongs to the first.</x-empty>
     @else
-        <div class="table-wrap"><table class="table">
+        <div class="table-wrap mt-3"><table class="table">
             <thead><tr><th scope="col">Audience</th><th scope="col">Who belongs to it</th><th scope="col">Now</th></tr></thead>
             <tbody>@foreach ($audiences as $audience)<tr>
                 <td class="whitespace-nowrap"><a class="link" href="{{ route('audiences.show', $audience) }}">{{ $audience->name }}</a></td>

@@ -3,7 +3,7 @@
     <div class="head"><div><h1>{{ $audience->name }}</h1></div>
         <div class="acts flex-wrap">@can('administer')<form method="post" action="{{ route('several.store') }}">@csrf<input type="hidden" name="audience" value="{{ $audience->id }}"><button class="btn go">Write to them</button></form>@endcan</div></div>
     <p class="prose !pl-0">{{ \Linnet\Core\Prose\Line::capital($sentence) }}.</p>
-    <p class="my-2"><b hx-get="{{ route('audiences.count', $audience) }}" hx-trigger="load" aria-live="polite">They are being counted</b>, as things are now.@if ($usedBy !== []) <span class="soft">Used by @foreach ($usedBy as $i => $rule)<a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a>{{ $i < count($usedBy) - 1 ? ', ' : '.' }}@endforeach</span>@endif</p>
+    <p class="my-2"><b hx-get="{{ route('audiences.count', $audience) }}" hx-trigger="load" aria-live="polite">They are being counted</b> as things are now.@if ($usedBy !== []) <span class="soft">Used by @foreach ($usedBy as $i => $rule)<a class="link" href="{{ route('rules.show', $rule) }}">{{ $rule->name }}</a>{{ $i < count($usedBy) - 1 ? ', ' : '.' }}@endforeach</span>@endif</p>
     <x-error name="audience" />
     @can('administer')
         <div class="flex gap-4 flex-wrap mb-3">

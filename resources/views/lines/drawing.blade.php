@@ -1,6 +1,6 @@
 @php use App\Pages\LineDrawing; @endphp
 @php([$step, $wide] = [$drawn->step(), LineDrawing::WIDTH])
-<div class="rehearsed !mt-0 mb-5"><div>
+<div class="two mb-5"><div>
     <h2 class="mb-1">What it may send, and sends</h2>
     <div class="scroll" tabindex="0" role="region" aria-label="What left and what comes, by day"><svg class="drawn bars" viewBox="0 0 {{ $wide }} 132" role="group" aria-label="What left day by day and what comes, under what may leave">
         @foreach ($drawn->days as $i => $day)

@@ -5,7 +5,7 @@
     @if ($texts->isEmpty())
         <x-empty>None was written yet. Begin one here, from an audience, or from rows ticked in People and Records.</x-empty>
     @else
-        <div class="table-wrap"><table class="table">
+        <div class="table-wrap mt-3"><table class="table">
             <thead><tr><th scope="col">Text</th><th scope="col">To</th><th scope="col">How far</th><th scope="col" class="n">Left</th><th scope="col">Written</th></tr></thead>
             <tbody>@foreach ($pages as $page)@php($several = $page->several)
                 <tr><td><a class="link" href="{{ route('several.show', $several) }}">{{ $several->rule->name }}</a></td>

@@ -127,6 +127,15 @@ final class SeveralTest extends TestCase
             ->assertSessionHasErrors(['bulk' => 'Tick some first.']);
     }
 
+    public function testAGreetingAloneIsNotLetGo(): void
+    {
+        $this->post(route('several.store'));
+        $several = TextToSeveral::query()->sole();
+        $this->get(route('several.show', $several))->assertSee('Write the words, then it can be let go.');
+        $this->get(route('several.who', $several));
+        $this->letGo($several)->assertSessionHasErrors(['several' => 'It only greets them yet. Write what it is to say.']);
+    }
+
     public function testWhatCannotBeSaidIsRefusedAtItsPlaceAndNothingIsLost(): void
     {
         $several = $this->begin('everybody', 'Hello.');
