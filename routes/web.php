@@ -19,6 +19,7 @@ use App\Http\Controllers\ErasePersonController;
 use App\Http\Controllers\FieldController;
 use App\Http\Controllers\FormController;
 use App\Http\Controllers\GiveBackController;
+use App\Http\Controllers\HandWordsController;
 use App\Http\Controllers\HolidaysController;
 use App\Http\Controllers\HomeController;
 use App\Http\Controllers\ImportController;
@@ -31,7 +32,6 @@ use App\Http\Controllers\LineController;
 use App\Http\Controllers\LinePowerController;
 use App\Http\Controllers\LockLineController;
 use App\Http\Controllers\LogInController;
-use App\Http\Controllers\MeasureController;
 use App\Http\Controllers\MergeController;
 use App\Http\Controllers\NoteController;
 use App\Http\Controllers\NoticeController;
@@ -154,8 +154,6 @@ Route::middleware('auth')->group(function (): void {
             ->whereNumber('person')
             ->middleware(PreserveSession::class)
             ->name('people.moment');
-        Route::get('people/{person}/fields', [TextByHandController::class, 'fields'])->whereNumber('person')
-            ->middleware(PreserveSession::class)->name('people.fields');
         Route::post('people/{person}/texts', [TextByHandController::class, 'store'])->whereNumber('person')->name('people.texts.store');
         Route::post('runs/{run}/give-back', GiveBackController::class)->whereNumber('run')->name('runs.give-back');
         Route::put('scheduled-texts/{scheduled}', [ScheduledTextController::class, 'update'])
@@ -189,7 +187,11 @@ Route::middleware('auth')->group(function (): void {
         Route::put('tasks/{task}', [TaskController::class, 'update'])->whereNumber('task')->name('tasks.update');
         Route::post('tasks/{task}/done', [TaskController::class, 'done'])->name('tasks.done');
         Route::put('people/{person}/line', LockLineController::class)->name('people.line');
-        Route::post('measure', MeasureController::class)->middleware(PreserveSession::class)->name('measure');
+        Route::middleware(PreserveSession::class)->group(function (): void {
+            Route::post('words', [HandWordsController::class, 'measure'])->name('words');
+            Route::get('words/fields', [HandWordsController::class, 'fields'])->name('words.fields');
+            Route::get('words/token', [HandWordsController::class, 'token'])->name('words.token');
+        });
     });
 
     Route::middleware('can:view')->group(function (): void {

@@ -1,6 +1,7 @@
 import Alpine from '@alpinejs/csp';
 import './htmx.js';
 import 'idiomorph/dist/idiomorph-ext.js';
+import handWords from './hand-words.js';
 import weekHours from './hours.js';
 import { listenForKeys } from './keys.js';
 import { mapper, steps } from './mapper.js';
@@ -20,6 +21,7 @@ import writeLine from './write-line.js';
 
 Alpine.data('addField', addField);
 Alpine.data('board', board);
+Alpine.data('handWords', handWords);
 Alpine.data('mapper', mapper);
 Alpine.data('picture', picture);
 Alpine.data('printer', printer);

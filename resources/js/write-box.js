@@ -1,6 +1,6 @@
 import { allEmoji, emojiNamed } from './emoji.js';
 
-/** What is put into a text that is typed by hand, where one stands in it: emoji, and values of whom it is for. */
+/** What is put into a text that is typed by hand, where one stands in it: emoji, and what is filled in for whom it is for. */
 export default () => ({
   faces: null,
   async find(event) {
@@ -19,10 +19,12 @@ export default () => ({
   },
   put(event) {
     const words = event.target.closest('[data-put]')?.dataset.put;
-    const text = document.getElementById('text');
-    if (words === undefined || !text) return;
-    text.setRangeText(words, text.selectionStart, text.selectionEnd, 'end');
-    text.dispatchEvent(new Event('input', { bubbles: true }));
-    text.focus();
+    if (words !== undefined) this.tell('put', words);
+  },
+  fillIn() {
+    this.tell('offer');
+  },
+  tell(name, detail) {
+    document.getElementById('text')?.dispatchEvent(new CustomEvent(name, { detail }));
   },
 });

@@ -68,6 +68,17 @@ test('a kept text is found by typing and filled in for whom it is for', async ({
   await page.locator('.kept').click();
   await expect(page.getByPlaceholder('Write to Ana')).toHaveValue(/^Good morning\. Hello Ana, bring a towel/);
   await expect(page.locator('#measure')).toContainText('1 part');
+
+  // One that is kept says what is filled in as one reads it.
+  await page.goto('/kept-texts');
+  await page.getByLabel('Name', { exact: true }).last().fill('Thanks');
+  const words = page.locator('#kept-new');
+  await words.pressSequentially('Thank you, {');
+  await page.getByRole('option', { name: /^first name/ }).click();
+  await expect(page.locator('.cm-content .token')).toHaveText('first name');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.locator('tr', { hasText: 'Thanks' }).locator('.merge')).toHaveText('first name');
 });
 
 test('an emoji, a value and a picture are put into a text, and seen on the handset', async ({ page }) => {
@@ -78,15 +89,25 @@ test('an emoji, a value and a picture are put into a text, and seen on the hands
   await page.getByRole('link', { name: 'Write', exact: true }).click();
   const box = page.getByPlaceholder('Write to Ana');
   await box.fill('Well rowed, ');
-  await page.getByText('Fill in…').click();
-  await page.getByRole('button', { name: 'Ana first name' }).click();
+  await page.getByRole('button', { name: /Fill in/ }).click();
+  await page.getByRole('option', { name: /^first name/ }).click();
+  const typed = page.locator('.cm-content');
+  await expect(typed.locator('.token')).toHaveText('first name');
+  await expect(page.locator('#measure')).toContainText('To Ana: Well rowed, Ana');
+  await typed.locator('.token').click();
+  await page.getByLabel('Letters').selectOption('CAPITALS');
+  await expect(page.locator('#measure')).toContainText('To Ana: Well rowed, ANA');
+  await page.getByLabel('Letters').selectOption('as they are');
+  await expect(page.locator('#measure')).toContainText('To Ana: Well rowed, Ana');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Done' }).click();
   await page.getByText('Emoji…').click();
   await page.getByLabel('Find an emoji by its name').fill('rowing');
   await page
     .getByRole('button', { name: /rowing boat/ })
     .first()
     .click();
-  await expect(box).toHaveValue(/^Well rowed, Ana🚣/);
+  await expect(page.locator('#measure')).toContainText('To Ana: Well rowed, Ana🚣');
   await expect(page.locator('#measure')).toContainText('costs extra room');
   await page.getByText('Picture…').click();
   await page.getByLabel(/JPEG, PNG or GIF/).setInputFiles({ name: 'quay.png', mimeType: 'image/png', buffer: quay() });

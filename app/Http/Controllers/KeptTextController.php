@@ -8,8 +8,8 @@ use App\Models\KeptText;
 use App\Models\Line;
 use App\Models\Person;
 use App\Models\Staff;
-use App\Pages\Conversations\KeptTextFilling;
-use App\Pages\Rules\Tokens;
+use App\Pages\Conversations\HandWords;
+use App\Pages\Words\Tokens;
 use App\Rules\Vocabularies;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -71,19 +71,20 @@ final class KeptTextController
     }
 
     /** One of them filled in for somebody, after what is typed already. */
-    public function fill(Request $request, Person $person, KeptText $kept, KeptTextFilling $filling): View
+    public function fill(Request $request, Person $person, KeptText $kept, HandWords $hand): View
     {
         $me = Staff::asking($request);
         abort_unless($kept->staff_id === null || $kept->staff_id === $me->id, 404);
         $said = $request->validate(['text' => 'nullable|string|max:1600', 'line' => 'nullable|integer', 'record' => 'nullable|integer']);
-        [$words, $wrong] = $filling->for(
-            $person, isset($said['line']) ? Line::query()->find((int) $said['line']) : null, $kept->body,
+        [$words, $wrong] = $hand->for(
+            $person, isset($said['line']) ? Line::query()->find((int) $said['line']) : null,
             isset($said['record']) ? (int) $said['record'] : null,
-        );
+        )->filled($kept->body);
         $typed = rtrim((string) ($said['text'] ?? ''));
 
         return view('partials.write-text', [
             'value' => $typed.($typed === '' || $words === '' ? '' : ' ').$words, 'wrong' => $wrong, 'rows' => 3, 'stopped' => false,
+            'person' => $person->id, 'record' => $said['record'] ?? null,
             'who' => Named::nameFor($person->first_name, $person->last_name, []),
         ]);
     }
@@ -96,13 +97,13 @@ final class KeptTextController
     /** @return array{name: string, body: string} */
     private function said(Request $request): array
     {
-        $said = $request->validate(['name' => 'required|string|max:60', 'body' => 'required|string|max:1600'], [
-            'name.required' => 'Give it a name to find it by.', 'body.required' => 'Write the text.',
+        $said = $request->validate(['name' => 'required|string|max:60', 'text' => 'required|string|max:1600'], [
+            'name.required' => 'Give it a name to find it by.', 'text.required' => 'Write the text.',
         ]);
-        $body = trim(str_replace("\r\n", "\n", (string) $said['body']));
-        $wrong = KeptTextFilling::wrong($body);
+        $body = trim(str_replace("\r\n", "\n", (string) $said['text']));
+        $wrong = HandWords::wrong($body);
         if ($wrong !== null) {
-            throw ValidationException::withMessages(['body' => $wrong])->redirectTo(route('kept-texts.index'));
+            throw ValidationException::withMessages(['text' => $wrong])->redirectTo(route('kept-texts.index'));
         }
 
         return ['name' => trim((string) $said['name']), 'body' => $body];

@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Models\Business;
 use App\Models\Rule;
 use App\Pages\Rules\ResultsReader;
-use App\Pages\Rules\Tokens;
+use App\Pages\Words\Tokens;
 use App\Rules\Vocabularies;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;

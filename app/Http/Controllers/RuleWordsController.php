@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Rule;
-use App\Pages\Rules\Fillings;
 use App\Pages\Rules\RulePages;
-use App\Pages\Rules\TokenPage;
-use App\Pages\Rules\Tokens;
+use App\Pages\Words\Fillings;
+use App\Pages\Words\TokenPage;
+use App\Pages\Words\Tokens;
 use App\Rules\TriedWords;
 use App\Sentences\Misread;
 use Illuminate\Contracts\View\View;
@@ -71,15 +71,11 @@ final class RuleWordsController
     /** One thing that is filled in: its choices, each with what it comes to. */
     public function token(Request $request, Rule $rule, RulePages $pages): View
     {
-        $said = $request->validate([
-            'token' => 'required|string|max:600', 'path' => 'nullable|string|max:120', 'missing' => 'nullable|in:error,nothing,words',
-            'fallback' => 'nullable|string|max:200', 'as' => 'nullable|string|max:60', 'letters' => 'nullable|in:,upper,lower,title',
-            'limit' => 'nullable|integer|min:0|max:9999', 'choices' => 'nullable|string|max:2000', 'list' => 'nullable|string|max:60',
-        ]);
+        $said = $request->validate(TokenPage::RULES);
         $page = $pages->asked($rule, $request);
         $node = Tokens::node($said['token']) ?? abort(404);
 
-        return view('rules.token', [
+        return view('words.token', [
             'one' => TokenPage::chosen($node, $page, $said),
             'fillings' => new Fillings($page),
             'tokens' => $page->tokens(),

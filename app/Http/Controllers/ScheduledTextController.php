@@ -10,6 +10,7 @@ use App\Forecast\Forecaster;
 use App\Http\Back;
 use App\Models\Business;
 use App\Models\ScheduledText;
+use App\Pages\Conversations\HandWords;
 use App\Pages\WritingPage;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -26,20 +27,24 @@ final class ScheduledTextController
         ScheduledTexts $texts,
         Forecaster $forecaster,
         WritingPage $page,
+        HandWords $hand,
     ): RedirectResponse {
         $said = $request->validate([
             'do' => 'required|in:words,move,now,take_back',
             'text' => 'required_if:do,words|nullable|exclude_unless:do,words|string|max:1600',
             'at' => 'required_if:do,move|nullable|exclude_unless:do,move|date_format:Y-m-d\TH:i',
         ], ['text.required_if' => 'Write something first.', 'at.required_if' => 'Say when it is to leave.']);
-        $one = ScheduledText::query()->with('person')->find($scheduled);
+        $one = ScheduledText::query()->with('person', 'line')->find($scheduled);
         if ($one === null) {
             return redirect()->to(Back::to($request, route('home')))->with('done', self::GONE);
         }
         $page->to($one->person, $one->line_id);
         [$isDone, $told] = match ($said['do']) {
             'words' => [
-                $texts->change($one->id, ['body' => trim(str_replace("\r\n", "\n", (string) $said['text']))]), 'It has other words now.',
+                $texts->change($one->id, [
+                    'body' => $hand->for($one->person, $one->line, at: $one->leaves_at)->body((string) $said['text']),
+                ]),
+                'It has other words now.',
             ],
             'move' => $this->move($texts, $one, $page, (string) $said['at']),
             'now' => [$texts->sendNow($one->id), 'It goes now, if it may.'],

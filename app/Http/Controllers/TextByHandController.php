@@ -15,7 +15,7 @@ use App\Models\Line;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\Staff;
-use App\Pages\Conversations\KeptTextFilling;
+use App\Pages\Conversations\HandWords;
 use App\Pages\WritingPage;
 use App\Rules\Pictures;
 use App\Sentences\Sentence;
@@ -59,6 +59,7 @@ final class TextByHandController
         DirectTexts $texts,
         ScheduledTexts $scheduled,
         Forecaster $forecaster,
+        HandWords $hand,
     ): RedirectResponse {
         $page->to($person);
         $here = $this->here($request, $person);
@@ -72,13 +73,13 @@ final class TextByHandController
                 'text.required' => 'Write something first.', 'at.required_if' => 'Say when it is to leave.', 'line.*' => 'Choose a line.',
                 'hears.*' => 'Choose who hears of a reply.',
             ]);
-            $body = trim(str_replace("\r\n", "\n", (string) $said['text']));
             $line = Line::query()->findOrFail((int) $said['line']);
             $picture = $this->picture($request);
             $number = self::number($page, $said['number'] ?? null);
             $staff = Staff::asking($request);
             $anyway = $request->boolean('anyway');
             $at = ($said['when'] ?? 'now') === 'later' ? $this->future($page, (string) $said['at']) : null;
+            $body = $hand->for($person, $line, $request->integer('record') ?: null, $at)->body((string) $said['text']);
             $anyway || $this->opens($line, $at ?? $page->time->now);
             if ($at === null) {
                 $refused = $texts->fromStaff($person->id, $line, $number->e164, $staff, $body, $picture, $anyway);
@@ -166,14 +167,6 @@ final class TextByHandController
         $request->merge(['kept_picture' => route('pictures.show', $name)]);
 
         return route('pictures.show', $name);
-    }
-
-    /** What can be filled in for them, each with its value. */
-    public function fields(Request $request, Person $person, KeptTextFilling $filling): View
-    {
-        $record = $request->validate(['record' => 'nullable|integer'])['record'] ?? null;
-
-        return view('people.fields', ['fields' => $filling->values($person, $record === null ? null : (int) $record)]);
     }
 
     /** The page it was written on. */

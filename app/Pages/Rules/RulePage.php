@@ -10,6 +10,8 @@ use App\Models\Business;
 use App\Models\Line;
 use App\Models\Rule;
 use App\Models\RuleEdit;
+use App\Pages\Words\Tokens;
+use App\Pages\Words\WordsFor;
 use App\Rules\Drafts;
 use App\Rules\Sample;
 use App\Rules\Samples;
@@ -18,19 +20,23 @@ use App\Rules\Vocabularies;
 use App\Rules\WhatIf;
 use Linnet\Core\Context\EvaluationContext;
 use Linnet\Core\Engine\Composed;
+use Linnet\Core\Prose\Vocabulary\Vocabulary;
 use Linnet\Core\Record\Business as Sender;
 use Linnet\Core\Record\Receiver;
+use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rehearsal\RehearsedText;
 use Linnet\Core\Rule as Core;
 use Linnet\Core\Rule\Condition\Weighed;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Text\FirstTextAdditions;
+use Linnet\Core\Text\Template\Node\Node;
+use Linnet\Core\Text\Template\Renderer;
 use Linnet\Core\Text\Template\Template;
 use Linnet\Core\Text\Template\TemplateError;
 
 /** What exactly will happen? A rule as it is written, and as it would go for one real record or person. */
-final class RulePage
+final class RulePage implements WordsFor
 {
     /** Stands for the words between what is added before and after them (a private-use character). */
     private const PLACE = "\u{E000}";
@@ -153,6 +159,42 @@ final class RulePage
     public function firstText(): ?Texting
     {
         return $this->written->flow->texts()[0] ?? null;
+    }
+
+    public function vocabulary(): Vocabulary
+    {
+        return $this->writing->language->words;
+    }
+
+    public function types(): array
+    {
+        return array_values(array_diff([$this->writing->type()], [RecordType::PERSON]));
+    }
+
+    public function hasLinks(): bool
+    {
+        return true;
+    }
+
+    public function who(): ?string
+    {
+        return $this->receiver?->who;
+    }
+
+    public function result(Node $node): string
+    {
+        if ($this->context === null || $this->receiver === null) {
+            return '';
+        }
+        $sender = $this->sender();
+        try {
+            return (new Renderer(
+                $this->context->facts, $this->context->now, $this->receiver->zone, $this->receiver->locale, $sender->tariff->currency,
+                'sample', $sender->links(),
+            ))->render(Template::parse($node->written()));
+        } catch (TemplateError) {
+            return '';
+        }
     }
 
     /** What is filled into its texts, as one reads it. */

@@ -6,6 +6,7 @@ namespace App\Pages\Rules;
 
 use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
+use App\Pages\Words\Tokens;
 use App\Rules\Casting;
 use Linnet\Core\Prose\Line;
 use Linnet\Core\Prose\RuleWriter;

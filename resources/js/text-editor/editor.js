@@ -32,7 +32,7 @@ export function textEditor(box, acts) {
           { key: 'Tab', run: acceptCompletion },
           { key: 'F2', run: (of) => openAt(of, of.state.selection.main.head) },
           { key: 'Ctrl-Enter', run: () => (acts.keep(), true) },
-          { key: 'Escape', run: (of) => completionStatus(of.state) === null && (acts.leave(), true) },
+          { key: 'Escape', run: (of) => completionStatus(of.state) === null && acts.leave() !== false },
           ...historyKeymap,
           ...defaultKeymap,
         ]),
@@ -61,14 +61,25 @@ export function textEditor(box, acts) {
   box.hidden = true;
 
   return {
-    focus: () => view.focus(),
-    offer: (sign) => offer(view, sign),
+    focus: (at = null) => {
+      if (at !== null) view.dispatch({ selection: { anchor: at } });
+      view.focus();
+    },
+    /** Opens one of the lists, at the cursor or at a place. */
+    offer: (sign, at = null) => {
+      if (at !== null) view.dispatch({ selection: { anchor: at } });
+      offer(view, sign);
+    },
     told: (names, marks) => view.dispatch({ effects: [said.of(names), costly.of(marks)] }),
     /** Puts words in the place of a tag that is open; says where they stand now. */
     put(tag, words, says) {
       const names = says === undefined ? [] : [said.of({ [words]: says })];
       view.dispatch({ changes: { from: tag.from, to: tag.to, insert: words }, effects: names });
       return { from: tag.from, to: tag.from + words.length, tag: words };
+    },
+    insert: (words) => {
+      view.dispatch(view.state.replaceSelection(words));
+      view.focus();
     },
     rewrite: (words) => view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: words } }),
     remove: () => view.destroy(),

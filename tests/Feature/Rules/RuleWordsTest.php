@@ -9,7 +9,7 @@ use App\Engine\Store\UnitOfWork;
 use App\Models\Person;
 use App\Models\Record;
 use App\Pages\Rules\SpreadOfAll;
-use App\Pages\Rules\Tokens;
+use App\Pages\Words\Tokens;
 use App\Rules\Reach;
 use App\Rules\Vocabularies;
 use Carbon\CarbonImmutable;

@@ -7,9 +7,13 @@ namespace Tests\Feature\Screens;
 use App\Intake\ChangeOrigin;
 use App\Intake\RecordWriter;
 use App\Models\KeptText;
+use App\Models\Line;
+use App\Models\Message;
+use App\Models\MessageOrigin;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\Role;
+use App\Models\ScheduledText;
 use Illuminate\Testing\TestResponse;
 use Linnet\Core\Intake\Cleaned;
 use Linnet\Core\Intake\PersonInput;
@@ -34,7 +38,7 @@ final class KeptTextsTest extends TestCase
         $offered('WEIR')->assertSee('Way to the quay')->assertDontSee('Hello');
 
         $shared = KeptText::query()->where('name', 'Way to the quay')->sole();
-        $this->put(route('kept-texts.update', $shared), ['name' => 'Gone', 'body' => 'x']);
+        $this->put(route('kept-texts.update', $shared), ['name' => 'Gone', 'text' => 'x']);
         $this->delete(route('kept-texts.destroy', $shared));
         self::assertSame('Past the weir, then left', $shared->refresh()->body);
         $miras = KeptText::query()->where('name', 'Mira’s')->sole();
@@ -61,12 +65,40 @@ final class KeptTextsTest extends TestCase
         $this->fill($wen, 'Lost', 'As typed')->assertSee('As typed</textarea>', false)->assertSee('role="alert"', false);
     }
 
+    public function testWhatIsTypedIsFilledInAsItWillBeReadOrNotSent(): void
+    {
+        $wen = $this->wen();
+        $line = Line::query()->orderBy('id')->firstOrFail()->id;
+        $this->actingAs($this->staff(Role::Agent));
+        $at = ['person' => $wen->id];
+        $this->post(route('words', $at), ['text' => 'Hello {{ first_name }}'])
+            ->assertSee('To Wen: Hello Wen')->assertSee('9 characters')->assertSee('first name');
+        $this->post(route('words', $at), ['text' => 'Hello {{ frist_name }}'])->assertSee('first_name');
+        $this->post(route('words'), ['text' => 'Hello {{ first_name }}'])->assertSee('Hello Wen');
+        $offered = array_column($this->getJson(route('words.fields', $at))->assertOk()->json(), 'beside', 'whole');
+        self::assertSame('Wen', $offered['{{ first_name }}']);
+        self::assertArrayNotHasKey('{{ booking.lesson }}', $offered, 'they have none');
+        $this->get(route('words.token', [...$at, 'token' => '{{ email }}']))->assertSee('It is empty for Wen, who would get no text');
+
+        $send = fn (string $words) => $this->post(route('people.texts.store', $wen), ['text' => $words, 'line' => $line]);
+        $send('Dear {{ email }}, it is {{ first_name }}')->assertSessionHasErrors('text');
+        $send('Dear {{ email | or: "guest" }}, all is well')->assertSessionHasNoErrors();
+        self::assertSame(['Dear guest, all is well'], Message::query()->where('origin', MessageOrigin::Staff)->pluck('body')->all());
+        $this->post(route('people.texts.store', $wen), [
+            'text' => 'See you, {{ first_name }}', 'line' => $line, 'when' => 'later', 'at' => '2026-03-05T12:00',
+        ])->assertSessionHasNoErrors();
+        $coming = ScheduledText::query()->sole();
+        self::assertSame('See you, Wen', $coming->body);
+        $this->put(route('scheduled-texts.update', $coming->id), ['do' => 'words', 'text' => 'Bye, {{ first_name }}']);
+        self::assertSame('Bye, Wen', $coming->refresh()->body);
+    }
+
     #[DataProvider('wrong')]
     public function testWhatCannotBeFilledInIsNotKept(string $body, string $says): void
     {
         $this->actingAs($this->staff(Role::Agent));
-        $this->post(route('kept-texts.store'), ['name' => 'N', 'body' => $body])->assertRedirect(route('kept-texts.index'))
-            ->assertSessionHasErrors('body');
+        $this->post(route('kept-texts.store'), ['name' => 'N', 'text' => $body])->assertRedirect(route('kept-texts.index'))
+            ->assertSessionHasErrors('text');
         $this->get(route('kept-texts.index'))->assertSee($says);
         self::assertSame(0, KeptText::query()->count());
     }
@@ -81,7 +113,7 @@ final class KeptTextsTest extends TestCase
 
     private function keep(string $name, string $body, bool $shared = false): void
     {
-        $this->post(route('kept-texts.store'), ['name' => $name, 'body' => $body, 'shared' => $shared ? '1' : null])
+        $this->post(route('kept-texts.store'), ['name' => $name, 'text' => $body, 'shared' => $shared ? '1' : null])
             ->assertSessionHasNoErrors();
     }
 

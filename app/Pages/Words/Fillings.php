@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Pages\Rules;
+namespace App\Pages\Words;
 
 use App\Database\DistinctValues;
 use Linnet\Core\Prose\Vocabulary\FieldWords;
@@ -14,12 +14,12 @@ use Linnet\Core\Text\Template\Node\MergeField;
 use Linnet\Core\Text\Template\Node\Node;
 use Linnet\Core\Text\Template\Node\Pick;
 
-/** What can be filled into a text of a rule, with what each comes to for the sample. */
+/** What can be filled into a text, with what each comes to for the sample. */
 final readonly class Fillings
 {
     private const STAFF = ['first_name', 'name', 'number', 'email'];
 
-    public function __construct(private RulePage $page)
+    public function __construct(private WordsFor $page)
     {
     }
 
@@ -43,13 +43,17 @@ final readonly class Fillings
     {
         $nodes = [];
         foreach ($this->kinds() as $path => $kind) {
-            array_push($nodes, ...($kind === FieldKind::Link ? [new Link(0, $path)] : []), ...[new MergeField(0, $path, [])]);
+            array_push($nodes, ...($kind === FieldKind::Link && $this->page->hasLinks() ? [new Link(0, $path)] : []), ...[new MergeField(0, $path, [])]);
         }
         $tokens = $this->page->tokens();
 
         return array_map(
             fn (Node $node): array => ['says' => $tokens->says($node), 'whole' => $node->written(), 'beside' => $this->beside($node)],
-            [...$nodes, ...array_map(fn (string $list): Code => new Code(0, $list), self::codes()), new Pick(0, ['Hello', 'Good day'])],
+            [
+                ...$nodes,
+                ...array_map(fn (string $list): Code => new Code(0, $list), $this->page->hasLinks() ? self::codes() : []),
+                new Pick(0, ['Hello', 'Good day']),
+            ],
         );
     }
 
@@ -60,14 +64,13 @@ final readonly class Fillings
         }
         $result = (new TokenPage($node, $this->page))->result();
 
-        return $result === '' ? ($this->page->receiver === null ? '' : 'empty here') : mb_strimwidth($result, 0, 40, '…', 'UTF-8');
+        return $result === '' ? ($this->page->who() === null ? '' : 'empty here') : mb_strimwidth($result, 0, 40, '…', 'UTF-8');
     }
 
-    /** @return array<string, FieldKind> the fields a text of this rule may name, by path */
+    /** @return array<string, FieldKind> the fields the text may name, by path */
     private function kinds(): array
     {
-        $vocabulary = $this->page->writing->language->words;
-        $type = $this->page->writing->type();
+        $vocabulary = $this->page->vocabulary();
         $kinds = [];
         $add = function (string $path, FieldWords $field) use (&$kinds): void {
             $kinds +=
@@ -76,12 +79,14 @@ final readonly class Fillings
                     : [$path => $field->kind];
         };
         $persons = $vocabulary->type(RecordType::PERSON)->fields;
-        // Their name, what the rule is about, and then the rest of theirs.
+        // Their name, what it is about, and then the rest of theirs.
         foreach (array_intersect_key($persons, ['first_name' => 1, 'last_name' => 1]) as $field) {
             $add($field->key, $field);
         }
-        foreach ($type === RecordType::PERSON ? [] : $vocabulary->type($type)->fields as $field) {
-            $add("$type.$field->key", $field);
+        foreach ($this->page->types() as $type) {
+            foreach ($vocabulary->type($type)->fields as $field) {
+                $add("$type.$field->key", $field);
+            }
         }
         foreach ($persons as $field) {
             $add($field->key, $field);

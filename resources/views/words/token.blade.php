@@ -1,11 +1,11 @@
 @php($node = $one->node)
 @php($missing = $node instanceof \Linnet\Core\Text\Template\Node\MergeField ? match ($node->fallback()) { null => 'error', '' => 'nothing', default => 'words' } : '')
 <div class="token-choices" data-whole="{{ $node->written() }}" data-says="{{ $tokens->says($node) }}" role="group" aria-label="What is filled in">
-    <p class="mb-2">@if ($one->result() !== '')For {{ $one->page->receiver?->who }} this says <b>{{ $one->result() }}</b>.@elseif ($one->page->receiver)<span class="tone held"><x-icon name="clock" />It is empty for {{ $one->page->receiver->who }}{{ $missing === 'error' ? ', who would get no text for that' : '' }}.</span>@endif</p>
+    <p class="mb-2">@if ($one->result() !== '')For {{ $one->page->who() }} this says <b>{{ $one->result() }}</b>.@elseif ($one->page->who() !== null)<span class="tone held"><x-icon name="clock" />It is empty for {{ $one->page->who() }}{{ $missing === 'error' ? ', who would get no text for that' : '' }}.</span>@endif</p>
     @if ($node instanceof \Linnet\Core\Text\Template\Node\MergeField || $node instanceof \Linnet\Core\Text\Template\Node\Link)
         <label><span class="label">{{ $node instanceof \Linnet\Core\Text\Template\Node\Link ? 'A short link to' : 'What is filled in' }}</span><select class="input" name="path">@foreach ($fillings->fields() + [$node->path => $tokens->field($node->path)] as $path => $says)<option value="{{ $path }}" @selected($path === $node->path)>{{ $says }}</option>@endforeach</select></label>
     @elseif ($node instanceof \Linnet\Core\Text\Template\Node\Code)
-        <label><span class="label">A code from the list</span><select class="input" name="list">@foreach (array_unique([...\App\Pages\Rules\Fillings::codes(), $node->list]) as $list)<option @selected($list === $node->list)>{{ $list }}</option>@endforeach</select></label>
+        <label><span class="label">A code from the list</span><select class="input" name="list">@foreach (array_unique([...\App\Pages\Words\Fillings::codes(), $node->list]) as $list)<option @selected($list === $node->list)>{{ $list }}</option>@endforeach</select></label>
     @elseif ($node instanceof \Linnet\Core\Text\Template\Node\Pick)
         <label><span class="label">One of these, a line each, by chance</span><textarea class="input" name="choices" rows="{{ min(8, count($node->choices) + 1) }}">{{ implode("\n", $node->choices) }}</textarea></label>
     @endif

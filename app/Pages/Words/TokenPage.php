@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Pages\Rules;
+namespace App\Pages\Words;
 
-use Linnet\Core\Record\Receiver;
 use Linnet\Core\Text\Template\Format;
 use Linnet\Core\Text\Template\Node\Code;
 use Linnet\Core\Text\Template\Node\Link;
@@ -13,16 +12,20 @@ use Linnet\Core\Text\Template\Node\Modifier;
 use Linnet\Core\Text\Template\Node\ModifierName;
 use Linnet\Core\Text\Template\Node\Node;
 use Linnet\Core\Text\Template\Node\Pick;
-use Linnet\Core\Text\Template\Renderer;
-use Linnet\Core\Text\Template\Template;
-use Linnet\Core\Text\Template\TemplateError;
 
 /** One thing that is filled into a text: what it is, how it is written, and what it comes to for the sample. */
 final readonly class TokenPage
 {
+    /** What may be chosen of it, as a form sends it. */
+    public const RULES = [
+        'token' => 'required|string|max:600', 'path' => 'nullable|string|max:120', 'missing' => 'nullable|in:error,nothing,words',
+        'fallback' => 'nullable|string|max:200', 'as' => 'nullable|string|max:60', 'letters' => 'nullable|in:,upper,lower,title',
+        'limit' => 'nullable|integer|min:0|max:9999', 'choices' => 'nullable|string|max:2000', 'list' => 'nullable|string|max:60',
+    ];
+
     private const LETTERS = ['upper' => ModifierName::Upper, 'lower' => ModifierName::Lower, 'title' => ModifierName::Title];
 
-    public function __construct(public Node $node, public RulePage $page)
+    public function __construct(public Node $node, public WordsFor $page)
     {
     }
 
@@ -32,7 +35,7 @@ final readonly class TokenPage
      * @param  array<string, mixed>  $said  "path", "missing" (error, nothing, words), "fallback", "as", "letters",
      *   "limit", "choices" a line each, "list"
      */
-    public static function chosen(Node $node, RulePage $page, array $said): self
+    public static function chosen(Node $node, WordsFor $page, array $said): self
     {
         $text = fn (string $key): string => is_scalar($said[$key] ?? null) ? trim((string) $said[$key]) : '';
         $path = $text('path');
@@ -50,19 +53,7 @@ final readonly class TokenPage
     /** What it comes to for the sample; empty where there is nothing to say. */
     public function result(?Node $node = null): string
     {
-        $context = $this->page->context;
-        $to = $this->page->receiver;
-        if ($context === null || ! $to instanceof Receiver) {
-            return '';
-        }
-        $business = $this->page->sender();
-        try {
-            return (new Renderer(
-                $context->facts, $context->now, $to->zone, $to->locale, $business->tariff->currency, 'sample', $business->links(),
-            ))->render(Template::parse(($node ?? $this->node)->written()));
-        } catch (TemplateError) {
-            return '';
-        }
+        return $this->page->result($node ?? $this->node);
     }
 
     /** @return array<string, string> what each way of writing it comes to, by its name; those that do not fit it left out */

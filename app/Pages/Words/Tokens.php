@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Pages\Rules;
+namespace App\Pages\Words;
 
 use Linnet\Core\Prose\Vocabulary\Vocabulary;
 use Linnet\Core\Record\RecordType;

@@ -1,1 +1,0 @@
-@forelse ($fields as [$called, $value])<button type="button" class="btn small" data-put="{{ $value }}">{{ Str::limit($value, 40) }} <span class="soft">{{ $called }}</span></button>@empty<p class="soft sm">Nothing is known of them yet.</p>@endforelse
