@@ -6,7 +6,7 @@ use App\Http\Controllers\AskAgainController;
 use App\Http\Controllers\AttendanceController;
 use App\Http\Controllers\AudienceController;
 use App\Http\Controllers\BoardController;
-use App\Http\Controllers\BulkLabelController;
+use App\Http\Controllers\BulkPeopleController;
 use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ChosenColumnsController;
 use App\Http\Controllers\ConsentController;
@@ -238,7 +238,8 @@ Route::middleware('auth')->group(function (): void {
         Route::get('records', [RecordController::class, 'types'])->name('records.types');
         Route::get('records/{type}', [RecordController::class, 'index'])->name('records.index');
         Route::get('records/{type}/calendar', RecordCalendarController::class)->name('records.calendar');
-        Route::put('records/{type}/columns', ChosenColumnsController::class)->name('records.columns');
+        Route::put('records/{type}/columns', [ChosenColumnsController::class, 'records'])->name('records.columns');
+        Route::put('people/columns', [ChosenColumnsController::class, 'people'])->name('people.columns');
         Route::get('records/{type}/board', [BoardController::class, 'show'])->name('records.board');
         Route::middleware('can:converse')->group(function (): void {
             Route::get('people/new', [PersonController::class, 'create'])->name('people.create');
@@ -402,8 +403,8 @@ Route::middleware('auth')->group(function (): void {
         Route::post('records/{type}/bulk', [RecordController::class, 'bulk'])->name('records.bulk');
         Route::post('records/{type}/filters', [RecordController::class, 'save'])->name('records.save');
         Route::delete('records/{type}/filters/{filter}', [RecordController::class, 'forget'])->scopeBindings()->name('records.forget');
-        Route::get('people/bulk', [BulkLabelController::class, 'show'])->name('people.bulk');
-        Route::post('people/bulk', [BulkLabelController::class, 'store'])->name('people.bulk.store');
+        Route::get('people/bulk', [BulkPeopleController::class, 'show'])->name('people.bulk');
+        Route::post('people/bulk', [BulkPeopleController::class, 'store'])->name('people.bulk.store');
         Route::get('people/{person}/merge', [MergeController::class, 'show'])->whereNumber('person')->name('people.merge');
         Route::post('people/{person}/merge', [MergeController::class, 'store'])->whereNumber('person')->name('people.merge.store');
         Route::post('merges/{merge}/undo', [MergeController::class, 'undo'])->whereNumber('merge')->name('merges.undo');
@@ -411,6 +412,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('settings/forms', [FormController::class, 'index'])->name('forms.index');
         Route::post('settings/forms', [FormController::class, 'store'])->name('forms.store');
         Route::get('settings/forms/{form}', [FormController::class, 'edit'])->name('forms.edit');
+        Route::post('settings/forms/{form}/sends/{send}/take', [FormController::class, 'take'])->whereNumber('send')->name('forms.take');
         Route::put('settings/forms/{form}', [FormController::class, 'update'])->name('forms.update');
         Route::get('settings', [SettingsController::class, 'index'])->name('settings.index');
         Route::get('settings/staff', [StaffController::class, 'index'])->name('staff.index');

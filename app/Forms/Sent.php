@@ -78,7 +78,7 @@ final readonly class Sent
             $agrees = $agrees && $form->wording !== null;
             FormSend::query()->create([
                 'form_id' => $form->id, 'person_id' => $person->id, 'record_id' => $record?->recordId, 'agreed' => $agrees,
-                'at' => $unit->now,
+                'said' => $isKnown ? SaidOfThemselves::of($filled) : null, 'at' => $unit->now,
             ]);
             if (! $agrees) {
                 return null;
@@ -92,12 +92,12 @@ final readonly class Sent
                 return null;
             }
 
-            return $this->askBack($unit, $form, $person, $agreed, $name);
+            return $this->askBack($unit, $form, $person, $agreed);
         });
     }
 
     /** @param  array{person_id: int, number: string, wording: string, from: string|null, at: \DateTimeImmutable}  $agreed */
-    private function askBack(UnitOfWork $unit, Form $form, Person $person, array $agreed, ?string $name): ?Reason
+    private function askBack(UnitOfWork $unit, Form $form, Person $person, array $agreed): ?Reason
     {
         $line = Line::query()
             ->whereNotNull('number')
@@ -122,7 +122,7 @@ final readonly class Sent
             throw new \LogicException('texts.confirm is one text');
         }
         $id = DB::table('confirmations')->insertGetId(
-            ['form_id' => $form->id, 'name' => $name, 'at' => $unit->now->format('Y-m-d H:i:s')] + $agreed,
+            ['form_id' => $form->id, 'at' => $unit->now->format('Y-m-d H:i:s')] + $agreed,
         );
         $this->texts->send($unit, $known, $line, From::Words, $words, "confirm/$id", $agreed['number']);
 

@@ -49,6 +49,7 @@ final readonly class InboundTexts
         private DatabaseSideEffects $sideEffects,
         private DirectTexts $texts,
         private ReplyNotices $notices,
+        private Confirmation $confirmation,
     ) {
     }
 
@@ -98,7 +99,7 @@ final readonly class InboundTexts
         $confirmed =
             $heard->question === null &&
             in_array($heard->meaning, [Meaning::Talk, Meaning::OptIn], true) &&
-            Confirmation::by($person->id, $number->e164, $text, $now);
+            $this->confirmation->by($person->id, $number->e164, $text, $now);
         if ($confirmed && $heard->meaning === Meaning::Talk) {
             $heard = new Heard(Meaning::Answer);
         }

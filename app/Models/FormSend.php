@@ -15,6 +15,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $person_id
  * @property int|null $record_id what came of it
  * @property bool $agreed
+ * @property array<string, scalar>|null $said what somebody who is known said of themselves, by field
+ * @property CarbonImmutable|null $taken_at when that was written to them
  * @property CarbonImmutable $at
  * @property-read Person $person
  * @property-read Record|null $record
@@ -24,7 +26,7 @@ final class FormSend extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['agreed' => 'boolean', 'at' => 'immutable_datetime'];
+        return ['agreed' => 'boolean', 'at' => 'immutable_datetime', 'said' => 'array', 'taken_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Person, $this> */

@@ -6,12 +6,17 @@ namespace App\Http\Controllers;
 
 use App\Forms\Asked;
 use App\Forms\Contrast;
+use App\Forms\SaidOfThemselves;
+use App\Intake\ChangeOrigin;
+use App\Models\Business;
+use App\Models\Field;
 use App\Models\Form;
 use App\Models\FormSend;
 use App\Models\FormWording;
 use App\Models\Line;
 use App\Models\RecordType;
 use App\Models\Staff;
+use App\Records\Shown;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -42,18 +47,34 @@ final readonly class FormController
     public function edit(Form $form): View
     {
         $since = $this->clock->now()->modify('-30 days');
+        $sends = FormSend::query()->where('form_id', $form->id)->with('person.number', 'record.type')
+            ->orderByDesc('at')->orderByDesc('id')->simplePaginate(20);
+        $people = RecordType::people();
         $types = RecordType::query()->where('key', '!=', CoreType::PERSON)->orderBy('name')->with('fields')->get();
 
         return view('forms.edit', [
             'form' => $form, 'lines' => Line::query()->whereNotNull('number')->orderBy('name')->get(), 'types' => $types,
             'offered' => Asked::offered($types->firstWhere('key', $form->adds)),
             'wordings' => FormWording::query()->where('form_id', $form->id)->orderByDesc('id')->limit(20)->get(),
-            'sends' => FormSend::query()->where('form_id', $form->id)->with('person.number', 'record.type')
-                ->orderByDesc('at')->orderByDesc('id')->simplePaginate(20),
+            'sends' => $sends,
+            'labels' => ['first_name' => 'first name', 'last_name' => 'last name', 'email' => 'email']
+                + $people->fields->mapWithKeys(fn (Field $one): array => ["fields.$one->key" => mb_strtolower($one->name, 'UTF-8')])->all(),
+            'shown' => new Shown($people, [], Business::current()->zone, Business::current()->currency()),
             'sent' => FormSend::query()->where('form_id', $form->id)->where('at', '>', $since)->count(),
             'agreed' => FormSend::query()->where('form_id', $form->id)->where('at', '>', $since)->where('agreed', true)->count(),
             'confirmed' => DB::table('confirmations')->where('form_id', $form->id)->where('confirmed_at', '>', $since)->count(),
         ]);
+    }
+
+    /** What somebody who is known said of themselves is written to them. */
+    public function take(Request $request, Form $form, FormSend $send, SaidOfThemselves $said): RedirectResponse
+    {
+        abort_unless($send->form_id === $form->id, 404);
+        DB::transaction(fn () => $said->take(
+            FormSend::query()->lockForUpdate()->findOrFail($send->id), ChangeOrigin::staff(Staff::asking($request)), $this->clock->now(),
+        ));
+
+        return redirect()->route('forms.edit', $form)->with('done', 'It is written to them.');
     }
 
     public function store(Request $request): RedirectResponse

@@ -12,11 +12,12 @@ use App\Intake\ChangeOrigin;
 use App\Intake\RecordWriter;
 use App\Models\Audience;
 use App\Models\Business;
-use App\Models\Consent;
+use App\Models\Field;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Staff;
+use App\Pages\PeopleColumns;
 use App\Pages\PeopleQuery;
 use App\Pages\PersonPage;
 use App\Pages\Records\RecordPage;
@@ -62,6 +63,7 @@ final class PersonController
         }
         $asked['order'] === 'newest' ? $query->orderByDesc('id') : $query->orderByRaw(self::BY_NAME);
         $people = $query->simplePaginate(50)->withQueryString();
+        $type = RecordType::people();
 
         return view('people.index', [
             'people' => $people,
@@ -71,7 +73,9 @@ final class PersonController
                 'tag' => DistinctValues::of('labels', 'name', ['kind' => LabelKind::Tag->value]),
                 'list' => DistinctValues::of('labels', 'name', ['kind' => LabelKind::List->value]),
             ],
-            'stopped' => $this->stopped($people->getCollection()->pluck('number.e164')->filter()->all()),
+            'columns' => (new PeopleColumns($type, Staff::asking($request), Business::current()))->of($people->getCollection()),
+            'settable' => $type->fields->reject(fn (Field $field): bool => $field->kind->isReference())
+                ->mapWithKeys(fn (Field $field): array => [$field->key => mb_strtolower($field->name, 'UTF-8')])->all(),
         ]);
     }
 
@@ -184,17 +188,5 @@ final class PersonController
         } catch (Refused $e) {
             throw ValidationException::withMessages(['number' => Sentence::of($e->reason())]);
         }
-    }
-
-    /**
-     * Which of the numbers have said stop.
-     *
-     * @param  array<int, mixed>  $numbers
-     * @return array<string, bool>
-     */
-    private function stopped(array $numbers): array
-    {
-        return Consent::query()->whereIn('number', $numbers)->where('scope', 'all')->orderBy('id')->get(['number', 'act'])
-            ->keyBy('number')->map(fn (Consent $last): bool => $last->act === 'withdrawn')->all();
     }
 }

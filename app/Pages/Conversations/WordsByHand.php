@@ -66,7 +66,9 @@ final class WordsByHand implements WordsFor
     {
         $types = array_values(array_diff(array_keys($this->vocabulary()->types), [RecordType::PERSON]));
 
-        return $this->person === null ? $types : array_values(array_filter($types, fn (string $type): bool => $this->about($type) !== null));
+        $isTheirs = fn (string $type): bool => $this->about($type) !== null;
+
+        return $this->person === null ? $types : array_values(array_filter($types, $isTheirs));
     }
 
     public function hasLinks(): bool
@@ -140,7 +142,8 @@ final class WordsByHand implements WordsFor
     private function context(string $type): EvaluationContext
     {
         return $this->contexts[$type] ??= $this->unit->contexts->create(
-            new Subject((int) $this->person, $type === RecordType::PERSON ? null : $this->about($type)), $this->line?->key, lastTexts: false,
+            new Subject((int) $this->person, $type === RecordType::PERSON ? null : $this->about($type)), $this->line?->key,
+            lastTexts: false,
         );
     }
 

@@ -43,7 +43,10 @@ final readonly class Fillings
     {
         $nodes = [];
         foreach ($this->kinds() as $path => $kind) {
-            array_push($nodes, ...($kind === FieldKind::Link && $this->page->hasLinks() ? [new Link(0, $path)] : []), ...[new MergeField(0, $path, [])]);
+            if ($kind === FieldKind::Link && $this->page->hasLinks()) {
+                $nodes[] = new Link(0, $path);
+            }
+            $nodes[] = new MergeField(0, $path, []);
         }
         $tokens = $this->page->tokens();
 

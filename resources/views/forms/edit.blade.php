@@ -9,7 +9,7 @@
             @include('forms.fields', ['form' => $form])
             <h2 class="mt-4 mb-1">What it asks for besides name and number</h2>
             <label class="field"><span>It adds a record</span><select class="input w-60" name="adds"><option value="">none</option>@foreach ($types as $type)<option value="{{ $type->key }}" @selected(old('adds', $form->adds) === $type->key)>{{ $type->name }}</option>@endforeach</select></label>
-            <p class="soft sm mb-2">Keep the form once to choose among the fields of another type. Of somebody who is known already a form changes nothing: what they fill in of themselves is kept for people who are new.</p>
+            <p class="soft sm mb-2">Keep the form once to choose among the fields of another type. Anybody can type another’s number: what is filled in about somebody who is known already stands below, and is taken once their number confirms the form by text, or you take it.</p>
             <div class="table-wrap"><table class="table dense"><thead><tr><th scope="col">Field</th><th scope="col">Asked for</th><th scope="col">Needed</th></tr></thead><tbody>
                 @foreach ($offered as $path => $one)<tr><td>{{ $one->isOfPerson() ? '' : $types->firstWhere('key', $form->adds)?->name.': ' }}{{ $one->label }}</td><td><input type="checkbox" class="tick" name="asks[]" value="{{ $path }}" aria-label="Ask for {{ $one->label }}" @checked(array_key_exists($path, $ticked))></td><td><input type="checkbox" class="tick" name="required[]" value="{{ $path }}" aria-label="{{ $one->label }} is needed" @checked($ticked[$path] ?? false)></td></tr>@endforeach
             </tbody></table></div>
@@ -44,8 +44,8 @@
     @if ($sends->isEmpty())
         <x-empty>Nobody has sent it in yet.</x-empty>
     @else
-        <div class="table-wrap"><table class="table dense"><thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What came of it</th><th scope="col">Agreed</th></tr></thead><tbody>
-            @foreach ($sends as $send)<tr><td class="whitespace-nowrap">@time($send->at, 'D j M H:i')</td><td><a class="link" href="{{ route('people.show', $send->person) }}">{{ $send->person->name() }}</a></td><td>@if ($send->record)<a class="link" href="{{ route('records.show', [$send->record->type, $send->record]) }}">{{ $send->record->called() }}</a>@else–@endif</td><td>{{ $send->agreed ? 'yes' : '–' }}</td></tr>@endforeach
+        <div class="table-wrap"><table class="table dense"><thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What came of it</th><th scope="col">Agreed</th><th scope="col">Said of themselves</th></tr></thead><tbody>
+            @foreach ($sends as $send)<tr><td class="whitespace-nowrap">@time($send->at, 'D j M H:i')</td><td><a class="link" href="{{ route('people.show', $send->person) }}">{{ $send->person->name() }}</a></td><td>@if ($send->record)<a class="link" href="{{ route('records.show', [$send->record->type, $send->record]) }}">{{ $send->record->called() }}</a>@else–@endif</td><td>{{ $send->agreed ? 'yes' : '–' }}</td><td>@if ($send->said === null)–@else{{ implode(', ', array_map(fn ($key, $value) => ($labels[$key] ?? $key).': '.$shown->key(str_replace('fields.', '', $key), $value), array_keys($send->said), $send->said)) }} @if ($send->taken_at)<span class="soft sm">taken</span>@else<form class="inline" method="post" action="{{ route('forms.take', [$form, $send]) }}">@csrf<button class="link sm">Take it</button></form>@endif @endif</td></tr>@endforeach
         </tbody></table></div>
         <x-pages :list="$sends" />
     @endif

@@ -8,21 +8,23 @@
         <label><span class="sm">Order</span><select class="input" name="order"><option value="name">By name</option><option value="newest" @selected($asked['order'] === 'newest')>Newest first</option></select></label>
         <button class="btn">Show</button>
     </form>
-    @can('view')<p class="mb-1 flex gap-4"><x-export /><a class="link sm" href="{{ request()->fullUrlWithQuery(['as' => 'vcard', 'page' => null]) }}" download>as contacts (vCard)</a></p>@endcan
+    @can('view')<div class="mb-1 flex gap-4 items-center"><x-export /><a class="link sm" href="{{ request()->fullUrlWithQuery(['as' => 'vcard', 'page' => null]) }}" download>as contacts (vCard)</a>
+        <details class="word"><summary class="link sm">Columns</summary>
+            <form class="change" method="post" action="{{ route('people.columns') }}">@csrf @method('put')
+                @foreach ($columns->there as $key => $called)<label class="flex gap-2 items-center mb-1"><input type="checkbox" class="tick" name="cols[]" value="{{ $key }}" @checked(in_array($key, $columns->shown, true))> {{ $called }}</label>@endforeach
+                <button class="btn go small mt-1">Show these</button>
+            </form></details><x-error name="cols" /></div>@endcan
     @if ($people->isEmpty())
         <x-empty>Nobody here{{ $asked['find'] || $asked['audience'] || $asked['label'] ? ' that is so' : ' yet. People appear when a source brings them, or when they write to one of the lines' }}.</x-empty>
     @else
         <div class="table-wrap"><table class="table">
-            <thead><tr>@can('administer')<th scope="col" class="!pr-2"><input type="checkbox" class="tick" aria-label="Tick all on this page" x-data="tickAll" x-on:change="all"></th>@endcan<th scope="col">Name</th><th scope="col">Number</th><th scope="col">Kind</th><th scope="col">Where</th><th scope="col">May we text them?</th></tr></thead>
+            <thead><tr>@can('administer')<th scope="col" class="!pr-2"><input type="checkbox" class="tick" aria-label="Tick all on this page" x-data="tickAll" x-on:change="all"></th>@endcan<th scope="col">Name</th>@foreach ($columns->shown as $column)<th scope="col">{{ $columns->there[$column] }}</th>@endforeach</tr></thead>
             <tbody>
             @foreach ($people as $person)
                 <tr>
                     @can('administer')<td class="!pr-2"><input type="checkbox" class="tick" name="ticked[]" value="{{ $person->id }}" form="ticked" aria-label="Tick {{ $person->name() }}"></td>@endcan
                     <td><a class="link" href="{{ route('people.show', $person) }}">{{ $person->name() }}</a></td>
-                    <td class="whitespace-nowrap">{{ $person->number ? \Linnet\Core\Number\Numbers::pretty($person->number->e164) : '–' }}</td>
-                    <td>{{ $person->number?->kind->value === 'either' ? 'mobile or landline' : $person->number?->kind->value }}</td>
-                    <td>{{ $person->zone ? \App\Clock\TimeFormatter::place($person->zone) : ($person->number ? (count($person->number->zones) === 1 ? \App\Clock\TimeFormatter::place($person->number->zones[0]) : count($person->number->zones).' time zones possible') : '–') }}</td>
-                    <td>@if ($stopped[$person->number?->e164] ?? false)<x-tone tone="bad" icon="ban">said stop</x-tone>@elseif ($person->number && ! $person->number->kind->takesTexts())<x-tone tone="plain">takes no texts</x-tone>@else<x-tone tone="well">yes</x-tone>@endif</td>
+                    @foreach ($columns->shown as $column)<td @class(['whitespace-nowrap' => in_array($column, ['number', 'since'], true)])>@if ($column !== 'may'){{ $columns->cell($column, $person) }}@elseif ($columns->hasStopped($person))<x-tone tone="bad" icon="ban">said stop</x-tone>@elseif ($person->number && ! $person->number->kind->takesTexts())<x-tone tone="plain">takes no texts</x-tone>@else<x-tone tone="well">yes</x-tone>@endif</td>@endforeach
                 </tr>
             @endforeach
             </tbody>
@@ -31,8 +33,8 @@
             <form id="ticked" method="post" action="{{ route('several.store') }}">@csrf<input type="hidden" name="type" value="person"></form>
             <div class="acts-bar" role="group" aria-label="With the ticked">
                 <button class="btn small" form="ticked">Write to the ticked</button>
-                <label><span class="label">Or</span><select class="input" name="what" form="ticked"><option value="add tag">give them the tag</option><option value="remove tag">take away the tag</option><option value="add list">put them onto the list</option><option value="remove list">take them off the list</option></select></label>
-                <label><span class="label">Called</span><input class="input w-40" name="name" form="ticked" maxlength="60" list="labels-known"></label><datalist id="labels-known">@foreach (array_merge(...array_values($labels)) as $name)<option value="{{ $name }}"></option>@endforeach</datalist>
+                <label><span class="label">Or</span><select class="input" name="what" form="ticked"><option value="add tag">give them the tag</option><option value="remove tag">take away the tag</option><option value="add list">put them onto the list</option><option value="remove list">take them off the list</option>@foreach ($settable as $key => $called)<option value="set {{ $key }}">set their {{ $called }}</option>@endforeach</select></label>
+                <label><span class="label">Called, or set to</span><input class="input w-40" name="name" form="ticked" maxlength="500" list="labels-known"></label><datalist id="labels-known">@foreach (array_merge(...array_values($labels)) as $name)<option value="{{ $name }}"></option>@endforeach</datalist>
                 <button class="btn small" form="ticked" formmethod="get" formaction="{{ route('people.bulk') }}">See what it comes to</button>
                 <x-error name="bulk" /><x-error name="ticked" /><x-error name="name" />
             </div>

@@ -209,7 +209,18 @@ final class FormTest extends TestCase
 
         $this->post('/f/try', ['person_email' => 'thief@example.org', 'name' => 'Thief'] + $said)->assertSessionHas('sent');
         self::assertSame(['otti@example.org', null], [$otti->refresh()->email, $otti->first_name]);
-        $this->get(route('forms.edit', $form))->assertSee('sent in 2 times')->assertSee('Canoe for two');
+        $this->get(route('forms.edit', $form))->assertSee('sent in 2 times')->assertSee('Canoe for two')
+            ->assertSee('email: thief@example.org');
+        // What was empty is filled in once the number says yes; what would replace something is for one of us.
+        $form->update(['wording' => self::WORDING]);
+        $this->post('/f/try', ['person_email' => 'new@example.org', 'name' => 'Otti', 'agrees' => '1'] + $said)->assertSessionHas('sent');
+        $this->work();
+        $this->textFrom('+447700900555', 'Yes');
+        self::assertSame(['otti@example.org', 'Otti'], [$otti->refresh()->email, $otti->first_name]);
+        $last = FormSend::query()->orderByDesc('id')->firstOrFail();
+        $this->post(route('forms.take', [$form, $last]))->assertRedirect(route('forms.edit', $form));
+        self::assertSame(['new@example.org', 'Otti'], [$otti->refresh()->email, $otti->first_name]);
+        $this->get(route('forms.edit', $form))->assertSee('taken');
     }
 
     public function testAPageOfSomebodysMaySendItInWhereItsOriginIsNamedAndNoOther(): void

@@ -19,12 +19,21 @@ final class PeopleListTest extends TestCase
         $ids = $people->pluck('id')->all();
         $this->post(route('people.labels', $people[0]), ['kind' => 'list', 'name' => 'Regatta', 'added' => '1']);
         $asked = ['ticked' => $ids, 'what' => 'add list', 'name' => 'regatta'];
-        $this->get(route('people.bulk', $asked))->assertSee('1 has it already')->assertSee('Do it for 2')
+        $this->get(route('people.bulk', $asked))->assertSee('already for 1: it changes for 2')->assertSee('Do it for 2')
             ->assertSee('No rule that is on begins by it');
         $this->post(route('people.bulk.store'), $asked)->assertSessionHas('done', 'It is done for 2.');
         self::assertSame(3, Label::query()->where('kind', 'list')->where('folded', 'regatta')->count());
         $this->post(route('people.bulk.store'), ['what' => 'remove list'] + $asked)->assertSessionHas('done', 'It is done for 3.');
         $this->get(route('people.bulk', ['what' => 'add tag', 'name' => 'x']))->assertSessionHasErrors(['ticked' => 'Tick some first.']);
+        $this->get(route('people.bulk', ['what' => 'add tag'] + $asked + ['name' => '']))->assertOk();
+        $set = ['what' => 'set town', 'name' => 'Wrenford'] + $asked;
+        $this->get(route('people.bulk', $set))->assertSee('Set their town to “Wrenford”?')->assertSee('Do it for 3');
+        $this->post(route('people.bulk.store'), $set)->assertSessionHas('done', 'It is done for 3.');
+        $this->post(route('people.bulk.store'), $set)->assertSessionHas('done', 'Nothing was to be changed.');
+        $this->get(route('people.bulk', ['what' => 'set boats'] + $set))->assertSessionHasErrors('what');
+        // The columns one has chosen are there again.
+        $this->put(route('people.columns'), ['cols' => ['fields.town', 'lists', 'nonsense']])->assertRedirect(route('people.index'));
+        $this->get(route('people.index', ['find' => $people[0]->first_name]))->assertSee('Wrenford')->assertDontSee('<th scope="col">Kind', false);
     }
 
     public function testTheListHoldsThoseOfAnAudienceAndOfALabel(): void

@@ -10,6 +10,7 @@ use App\Models\Audience;
 use App\Models\Calendar;
 use App\Models\Conversation;
 use App\Models\Form;
+use App\Models\FormSend;
 use App\Models\KeptText;
 use App\Models\Merge;
 use App\Models\Note;
@@ -79,6 +80,7 @@ trait EveryRoute
         resolve(Imports::class)->open(__FILE__, 'a.csv', null, null)->update(['state' => 'done']);
         $this->staff(Role::Administrator)->createToken('Reader');
         Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => 'on']);
+        FormSend::query()->create(['form_id' => 1, 'person_id' => $conversation->person_id, 'agreed' => false, 'at' => now()]);
         OutboundTask::query()->create([
             'name' => 'e', 'kind' => 'email', 'address' => 'a@b.example', 'body' => [], 'state' => 'given_up', 'at' => now(),
         ]);
@@ -127,6 +129,7 @@ trait EveryRoute
             'did' => 'hours',
             'which' => 'hours',
             'merge' => 1,
+            'send' => 1,
             'member' => 4,
         ];
     }
