@@ -244,6 +244,20 @@ final readonly class Runner
         Timer::askAgain($now, ruleId: $rule->id);
     }
 
+    /** The business's clock is another: every rule waits anew for what it begins by, and all that waits for a moment asks again for it. */
+    public function reckonAnew(): void
+    {
+        foreach (Rule::query()->where('power', ActivationState::On)->orderBy('id')->pluck('id') as $id) {
+            $this->inTransaction(function (UnitOfWork $unit) use ($id): void {
+                $published = $unit->reader->rule((int) $id);
+                $published === null || $unit->scheduler->switchOn($published);
+            });
+        }
+        $now = $this->clock->now();
+        Timer::query()->where('kind', Timer::RUN)->whereNotNull('due_at')->update(['due_at' => $now]);
+        Timer::askAgain($now);
+    }
+
     /** Puts what waits for a person before the gate again, such as after a doubt was decided. */
     public function askAgainFor(int $personId): void
     {

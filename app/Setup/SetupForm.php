@@ -37,7 +37,6 @@ final class SetupForm
     {
         /** @var Said */
         return Validator::make($typed, self::ofBusiness() + [
-            'zone' => ['required', 'string', Rule::in(\DateTimeZone::listIdentifiers())],
             'currency' => ['required', 'string', Rule::in(array_keys(self::currencies()))],
             'name' => 'required|string|max:80',
             'email' => 'required|email|max:120',
@@ -49,13 +48,13 @@ final class SetupForm
      * What may be changed of it later.
      *
      * @param  array<array-key, mixed>  $typed
-     * @return array{business: string, country: string}
+     * @return array{business: string, country: string, zone: string}
      *
      * @throws ValidationException
      */
     public static function readBusiness(array $typed): array
     {
-        /** @var array{business: string, country: string} */
+        /** @var array{business: string, country: string, zone: string} */
         return Validator::make($typed, self::ofBusiness(), self::WORDS)->validate();
     }
 
@@ -65,6 +64,7 @@ final class SetupForm
         return [
             'business' => 'required|string|max:80',
             'country' => ['required', 'string', Rule::in(array_keys(self::countries()))],
+            'zone' => ['required', 'string', Rule::in(\DateTimeZone::listIdentifiers())],
         ];
     }
 

@@ -10,6 +10,7 @@ use App\Models\Calendar;
 use App\Models\Conflicts;
 use App\Models\RecordType;
 use App\Outside\Mailbox;
+use App\Setup\MoveClock;
 use App\Setup\SetupForm;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -46,14 +47,17 @@ final class SettingsController
             'dated' => RecordType::query()->where('key', '!=', CoreType::PERSON)->whereNotNull('start_field')->orderBy('name')->get(),
             'conflicts' => Conflicts::cases(),
             'countries' => SetupForm::countries(),
+            'zones' => \DateTimeZone::listIdentifiers(),
         ]);
     }
 
-    /** Its name, which texts carry, and the country that numbers without one are read in. */
-    public function business(Request $request): RedirectResponse
+    /** Its name, which texts carry, the country that numbers without one are read in, and the clock its days go by. */
+    public function business(Request $request, MoveClock $clock): RedirectResponse
     {
         $said = SetupForm::readBusiness($request->all());
-        Business::current()->update(['name' => $said['business'], 'country' => $said['country']]);
+        $business = Business::current();
+        $business->update(['name' => $said['business'], 'country' => $said['country']]);
+        $business->zone === $said['zone'] || $clock->to($business, $said['zone']);
 
         return redirect()->route('settings.index')->with('done', 'Kept.');
     }

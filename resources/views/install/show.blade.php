@@ -1,5 +1,5 @@
 <x-bare title="Set up Linnet">
-    <p class="soft mb-5">Nobody can log in here yet. Say whose texts these will be, and who looks after them first. Take care with the time zone: days are counted by it, and it stays.</p>
+    <p class="soft mb-5">Nobody can log in here yet. Say whose texts these will be, and who looks after them first..</p>
     <form method="post" action="{{ route('install.store') }}">
         @csrf
         <x-field name="business" label="What the business is called (its texts carry the name)">

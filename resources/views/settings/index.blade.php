@@ -42,7 +42,8 @@
             <form method="post" action="{{ route('settings.business') }}" class="mb-6">@csrf @method('put')
                 <x-field name="business" label="What it is called (its texts carry the name)"><input class="input w-full" name="business" value="{{ old('business', $business->name) }}" maxlength="80" @error('business') aria-invalid="true" aria-describedby="business-error" @enderror></x-field>
                 <x-field name="country" label="Country: a number typed without one is read as one of its own"><select class="input w-full" name="country" @error('country') aria-invalid="true" aria-describedby="country-error" @enderror>@foreach ($countries as $code => $name)<option value="{{ $code }}" @selected(old('country', $business->country) === $code)>{{ $name }}</option>@endforeach</select></x-field>
-                <p class="soft sm mb-2">Its days go by the clock of {{ \App\Clock\TimeFormatter::place($business->zone) }}.</p>
+                <x-field name="zone" label="The clock its days, hours and rules go by"><select class="input w-full" name="zone" @error('zone') aria-invalid="true" aria-describedby="zone-error" @enderror>@foreach ($zones as $zone)<option @selected(old('zone', $business->zone) === $zone)>{{ $zone }}</option>@endforeach</select></x-field>
+                <p class="soft sm mb-2">Another clock holds for all that has still to come; days gone by are counted by it anew. The currency stands with what a text costs, below.</p>
                 <button class="btn small">Keep</button>
             </form>
             <h2 class="mb-1">Mail</h2>

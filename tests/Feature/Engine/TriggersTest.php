@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Engine;
 
 use App\Api\Ability;
+use App\Counts\MessageCounts;
 use App\Engine\Runner;
 use App\Models\Form;
 use App\Models\Message;
@@ -177,6 +178,28 @@ final class TriggersTest extends TestCase
 
         // At once for the one of today, which is yet to come; by the new date for the one that was moved.
         self::assertSame(['3-2' => [self::PRIYA], '3-4' => [self::PRIYA], '3-5' => [self::WEN]], array_filter($left));
+    }
+
+    public function testAnotherClockOfTheBusinessHoldsForWhatHasStillToCome(): void
+    {
+        $this->rule('tomorrow', [
+            'on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at',
+            'offset' => ['amount' => 1, 'unit' => 'days', 'side' => 'before', 'time' => '10:00', 'clock' => 'ours'],
+        ]);
+        $this->booking('2026-03-05T23:30');
+        $this->booking('2026-03-05T14:00', self::PRIYA);
+        $this->work();
+        $this->travelToMoment('2026-03-04 07:30');
+        $this->put('/settings/business', ['business' => 'Osier Quay', 'country' => 'GB', 'zone' => 'Europe/Helsinki'])->assertRedirect();
+        $left = [];
+        foreach (['03-04 08:00', '03-04 10:00', '03-05 08:00'] as $moment) {
+            $this->travelToMoment("2026-$moment");
+            $this->work();
+            $left[$moment] = array_map(fn (array $text): string => $text['to'], array_splice($this->handedOver, 0));
+        }
+        // Its ten o'clock comes two hours sooner; half past eleven at night is past midnight there, so the day before is another.
+        self::assertSame(['03-04 08:00' => [self::PRIYA], '03-04 10:00' => [], '03-05 08:00' => [self::WEN]], $left);
+        self::assertSame([], MessageCounts::differences());
     }
 
     public function testABirthdayComesEveryYear(): void
