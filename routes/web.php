@@ -302,6 +302,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('rules/{rule}/results', RuleResultsController::class)->name('rules.results');
         Route::get('rules/{rule}/answers', RuleAnswersController::class)->middleware(PreserveSession::class)->name('rules.answers');
         Route::get('safeguards', [SafeguardsController::class, 'index'])->name('safeguards.index');
+        Route::get('safeguards/drawn', [SafeguardsController::class, 'drawn'])->middleware(PreserveSession::class)->name('safeguards.drawn');
         Route::get('safeguards/did/{did}', [SafeguardsController::class, 'did'])->name('safeguards.did');
         Route::get('safeguards/consent', ConsentController::class)->name('safeguards.consent');
     });

@@ -13,7 +13,7 @@ final class ConfigurationStamp
     private const TABLES = [
         'businesses' => ['*'],
         'rules' => ['id', 'name', 'version_id', 'power', 'paused_until', 'broadcast_at', 'start_cursor'],
-        'lines' => ['id', 'key', 'name', 'number', 'power', 'pace', 'hours', 'countries', 'staff_id', 'problem'],
+        'lines' => ['id', 'key', 'name', 'number', 'power', 'pace', 'hours', 'countries', 'staff_id', 'problem', 'pool'],
         'record_types' => ['*'],
         'fields' => ['*'],
         'pools' => ['*'],

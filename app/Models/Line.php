@@ -27,6 +27,7 @@ use Linnet\Core\Time\WeeklyHours;
  * @property int $attempts the last texts whose fate is known
  * @property int $failed those of them that count against the line
  * @property int $well_since_message
+ * @property string|null $pool the name under which it stands in for others
  * @property string|null $tells a mail address that hears of what nobody owns
  * @property array{code: string, with: array<string, mixed>}|null $problem why it was paused by itself
  */
@@ -49,7 +50,7 @@ final class Line extends Model
         return new Record\Line(
             $this->id, $this->key, $this->name, $this->number, $this->power,
             $this->pace === null ? new Pace : Pace::read(Doc::of($this->pace)), new Health($this->attempts, $this->failed),
-            $this->staff_id, $this->countries ?? [], $this->hours === null ? null : WeeklyHours::read(Doc::of($this->hours)),
+            $this->staff_id, $this->countries ?? [], $this->hours === null ? null : WeeklyHours::read(Doc::of($this->hours)), $this->pool,
         );
     }
 }

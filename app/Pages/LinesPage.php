@@ -28,6 +28,9 @@ final class LinesPage
 
     public readonly Day $day;
 
+    /** @var array<string, non-empty-list<string>> what those that stand in for one another are called, by the name of their pool */
+    public readonly array $pools;
+
     /** @var array<int, int> by line */
     private readonly array $sent;
 
@@ -42,6 +45,11 @@ final class LinesPage
         $this->health = $business->gatePolicy()->health;
         $this->day = Day::of($this->now, $business->zone);
         $this->lines = Line::query()->orderBy('id')->simplePaginate(20);
+        $pools = [];
+        foreach (Line::query()->whereNotNull('pool')->orderBy('pool')->orderBy('id')->get(['name', 'pool']) as $line) {
+            $pools[(string) $line->pool][] = $line->name;
+        }
+        $this->pools = $pools;
         $of = fn () => Message::query()
             ->toBase()
             ->whereIn('line_id', Line::query()->select('id'))

@@ -45,6 +45,7 @@ final class Vocabularies
             lists: DistinctValues::of('labels', 'name', ['kind' => LabelKind::List->value]),
             currency: Business::current()->currency(),
             audiences: Audience::query()->orderBy('name')->pluck('of', 'name')->all(),
+            linePools: Line::query()->whereNotNull('pool')->orderBy('pool')->pluck('pool', 'pool')->all(),
         );
     }
 
@@ -65,6 +66,7 @@ final class Vocabularies
             lists: $of('lists'),
             currency: $world->configuration->business->tariff->currency,
             audiences: array_map(fn (CoreAudience $one): string => $one->of, $world->configuration->audiences),
+            linePools: array_filter(array_column($world->configuration->lines, 'pool', 'pool')),
         );
     }
 }

@@ -19,7 +19,9 @@ final class LineCannot implements Check
         $type = $of->types[$of->rule->trigger->type()] ?? null;
         foreach ($of->rule->flow->texts() as $step) {
             $from = $step->outgoing()->from;
-            foreach ($from->keys as $key) {
+            $named = $from->kind === SenderKind::LinePool ? $from->called : null;
+            $pool = array_filter($of->lines, fn (Line $line): bool => $named !== null && $line->pool === $named);
+            foreach ([...$from->keys, ...array_column($pool, 'key')] as $key) {
                 $line = $of->line($key);
                 if ($line !== null && $line->number === null && $step instanceof Ask) {
                     yield new Finding(new Reason('check.line_one_way', ['line' => $line->name]), true, $step->id());

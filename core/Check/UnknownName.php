@@ -5,17 +5,19 @@ declare(strict_types=1);
 namespace Linnet\Core\Check;
 
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Line;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Condition\InAudience;
 use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\OtherRule;
 use Linnet\Core\Rule\Step\Recipient;
+use Linnet\Core\Rule\Step\SenderKind;
 use Linnet\Core\Rule\Step\TellStaff;
 use Linnet\Core\Rule\Step\Texting;
 use Linnet\Core\Rule\Step\Who;
 
-/** A type, line, form, rule, pool of wordings, list of codes, audience or member of staff that is not there. */
+/** A type, line, pool of lines, form, rule, pool of wordings, list of codes, audience or member of staff that is not there. */
 final class UnknownName implements Check
 {
     public function findings(Question $of): iterable
@@ -26,6 +28,7 @@ final class UnknownName implements Check
             $known = match ($kind) {
                 'type' => array_keys($of->types),
                 'line' => $lines,
+                'line_pool' => array_map(fn (Line $line): ?string => $line->pool, $of->lines),
                 'form' => $of->forms,
                 'rule' => $rules,
                 'pool' => array_keys($of->pools),
@@ -66,6 +69,9 @@ final class UnknownName implements Check
             if ($step instanceof Texting) {
                 foreach ($step->outgoing()->from->keys as $line) {
                     yield ['line', $line, $step->id()];
+                }
+                if ($step->outgoing()->from->kind === SenderKind::LinePool) {
+                    yield ['line_pool', $step->outgoing()->from->called, $step->id()];
                 }
                 if ($step->outgoing()->wordings->pool !== null) {
                     yield ['pool', $step->outgoing()->wordings->pool, $step->id()];

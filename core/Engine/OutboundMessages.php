@@ -97,7 +97,7 @@ final readonly class OutboundMessages
             return $this->transition($text, TextState::Dropped, new Reason('text.used_up'), $now);
         }
         if ($line === null) {
-            return $this->transition($text, TextState::SetAside, new Reason('text.no_line', ['line' => $text->line ?? '']), $now);
+            return $this->transition($text, TextState::SetAside, new Reason('text.no_line', ['line' => $text->line ?? $this->sender($text)->called ?? '']), $now);
         }
         if ($text->expectsReply && $line->isOneWay()) {
             return $this->transition($text, TextState::SetAside, new Reason('text.one_way', ['line' => $line->name]), $now);
@@ -306,11 +306,17 @@ final readonly class OutboundMessages
     /** The key of the line its step says, as things are now. */
     private function chosenLine(OutText $text): ?string
     {
+        $from = $this->sender($text);
+
+        return $text->run !== null && $from !== null ? $this->line($text->run, $from, $text->to)?->key : $this->usable()?->key;
+    }
+
+    /** What its step says of the line; null where it is no step's. */
+    private function sender(OutText $text): ?Sender
+    {
         $step = $text->run?->rule->flow->step(explode('/', $text->name)[0]);
 
-        return $text->run !== null && $step instanceof Texting
-            ? $this->line($text->run, $step->outgoing()->from, $text->to)?->key
-            : $this->usable()?->key;
+        return $step instanceof Texting ? $step->outgoing()->from : null;
     }
 
     private function line(Run $run, Sender $from, Receiver $to): ?Line
@@ -322,9 +328,19 @@ final readonly class OutboundMessages
             SenderKind::Owner => $this->ownersLine($run)?->key,
             SenderKind::Fixed => $from->keys[0],
             SenderKind::Pool => $this->fromPool($from->keys, $person, $to),
+            // Where no line goes by the name any more, it waits until one does.
+            SenderKind::LinePool => $this->fromPool($this->called($from->called), $person, $to) ?? '',
         };
 
         return $key === null ? $this->usable() : $this->reader->line($key);
+    }
+
+    /** @return list<string> the keys of the lines that go by a name */
+    private function called(string $pool): array
+    {
+        return array_values(array_map(
+            fn (Line $line): string => $line->key, array_filter($this->reader->lines(), fn (Line $line): bool => $line->pool === $pool),
+        ));
     }
 
     /**

@@ -14,6 +14,7 @@ final readonly class Line
      * @param  int|null  $staffId  whose own line it is
      * @param  list<string>  $countries  ISO 3166 of those it sends to; empty for all
      * @param  WeeklyHours|null  $hours  when it sends, by the clock of the business; null for always
+     * @param  string|null  $pool  the name under which it stands in for others
      */
     public function __construct(
         public int $id,
@@ -26,6 +27,7 @@ final readonly class Line
         public ?int $staffId = null,
         public array $countries = [],
         public ?WeeklyHours $hours = null,
+        public ?string $pool = null,
     ) {
     }
 
@@ -34,7 +36,7 @@ final readonly class Line
     {
         return new self(
             $id ?? $this->id, $this->key, $this->name, $this->number, $power ?? $this->power, $this->pace, $this->health, $this->staffId,
-            $this->countries, $this->hours,
+            $this->countries, $this->hours, $this->pool,
         );
     }
 

@@ -223,7 +223,7 @@ final readonly class World
     /** @param  list<Staff>  $staff */
     private static function line(Doc $doc, array $staff): Line
     {
-        $doc->allow('key', 'name', 'number', 'power', 'pace', 'staff', 'countries', 'hours');
+        $doc->allow('key', 'name', 'number', 'power', 'pace', 'staff', 'countries', 'hours', 'pool');
         $name = $doc->text('name', 40);
         $number = $doc->optionalText('number', 20);
         if ($number === null && ! Line::canBeName($name)) {
@@ -247,6 +247,7 @@ final readonly class World
                 )
                 : [],
             hours: $doc->has('hours') ? WeeklyHours::read($doc->object('hours')) : null,
+            pool: $doc->optionalText('pool', 60),
         );
     }
 

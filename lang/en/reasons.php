@@ -50,6 +50,7 @@ return [
         'no_form' => 'There is no form called “:name”. Make it in Settings, or name another.',
         'no_rule' => 'The rule “:name” is not on, or not there. Until it is, this does nothing.',
         'no_audience' => 'There is no audience called “:name”.',
+        'no_line_pool' => 'No line goes by the name “:name”.',
         'no_pool' => 'There are no shared wordings called “:name”.',
         'no_codes' => 'There is no list of codes called “:name”. Bring one in, or its texts are set aside.',
         'no_staff' => 'Nobody of the staff has the address “:name”.',

@@ -53,7 +53,12 @@ final class AnyNames implements Names
             'name' => Chance::one(self::NAMES[$key] ?? ['some-name']),
             'field' => Chance::one(self::PATHS),
             'label' => Chance::one([
-                ...$key === 'audience' ? ['Regulars', 'This week'] : ['member', 'newsletter', 'number to check'], ...self::WORDS,
+                ...match ($key) {
+                    'audience' => ['Regulars', 'This week'],
+                    'called' => ['Desks', 'the quay and the sea'],
+                    default => ['member', 'newsletter', 'number to check'],
+                },
+                ...self::WORDS,
             ]),
             'words' => Chance::one(self::WORDS),
             'value' => Chance::one([...self::VALUES, 5, 7.5, true, false, 1000, -2]),

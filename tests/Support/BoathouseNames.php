@@ -51,7 +51,11 @@ final readonly class BoathouseNames implements Names
                 default => [],
             }),
             'field_test' => Chance::is(85) ? $this->test($type) : null,
-            'label' => Chance::one($key === 'audience' ? ['Regulars', 'Soon', 'Nobody knows it'] : self::LABELS),
+            'label' => Chance::one(match ($key) {
+                'audience' => ['Regulars', 'Soon', 'Nobody knows it'],
+                'called' => ['Desks', 'Desks', 'Nobody knows it'],
+                default => self::LABELS,
+            }),
             'keyword' => Chance::one(self::WORDS),
             'value' => $this->value($type, $beside['field'] ?? '') ?? Chance::one(['Acle', 'Osier', 5, true]),
             'span' => self::span(),

@@ -24,6 +24,7 @@ final class Vocabularies
             ['basket-left' => 'Basket left', 'find-out' => 'What do they paddle', 'birthday' => "Member's anniversary"],
             ['hire' => 'Ask about hire'], ['water-level' => 'water-level'], ['member', 'number to check', 'asked about hire'],
             ['newsletter'], audiences: ['Regulars' => 'person', 'This week' => 'booking'],
+            linePools: ['Desks' => 'Desks', 'Sea' => 'Sea'],
         );
     }
 

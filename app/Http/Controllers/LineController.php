@@ -58,6 +58,7 @@ final class LineController
         return view('lines.show', [
             'drawn' => new LineDrawing($line, $page->day->zone, $page->now, $page->health),
             'page' => $page, 'line' => $line, 'staff' => $staff, 'people' => $line->people()->pluck('staff.id')->all(),
+            'pools' => Line::query()->whereNotNull('pool')->distinct()->orderBy('pool')->pluck('pool')->all(),
         ]);
     }
 
@@ -91,7 +92,8 @@ final class LineController
         $whole = fn (int $most): string => "nullable|integer|min:1|max:$most";
         $said = $request->validate(
             [
-                'purpose' => 'nullable|string|max:120', 'staff_id' => ['nullable', Rule::exists('staff', 'id')],
+                'purpose' => 'nullable|string|max:120', 'pool' => 'nullable|string|max:60',
+                'staff_id' => ['nullable', Rule::exists('staff', 'id')],
                 'countries' => 'nullable|string|max:400', 'per_second' => $whole(1000), 'per_minute' => $whole(100_000),
                 'per_day' => $whole(10_000_000), 'even' => 'nullable|in:1', 'warm_start' => $whole(10_000_000),
                 'warm_growth' => 'nullable|integer|min:1|max:1000', 'warm_every' => 'nullable|integer|min:1|max:60',
@@ -104,7 +106,7 @@ final class LineController
             ],
         );
         $line->update([
-            'purpose' => $said['purpose'] ?? null, 'tells' => $said['tells'] ?? null,
+            'purpose' => $said['purpose'] ?? null, 'pool' => self::pool((string) ($said['pool'] ?? '')), 'tells' => $said['tells'] ?? null,
             'staff_id' => isset($said['staff_id']) ? (int) $said['staff_id'] : null,
             'countries' => $this->countries($said['countries'] ?? ''),
             'pace' => $this->pace($said, $line, $clock->now()),
@@ -114,9 +116,20 @@ final class LineController
         ]);
 
         $line->people()->sync(array_map(intval(...), $said['people'] ?? []));
-        Timer::askAgain($clock->now(), $line->id);
+        // A text that looks for a line of a pool may find this one now.
+        Timer::askAgain($clock->now(), $line->wasChanged('pool') ? null : $line->id);
 
         return redirect()->route('lines.show', $line)->with('done', 'Kept. What it holds is looked at again now.');
+    }
+
+    /** What lines go by together; written as those that go by it already have it. */
+    private static function pool(string $typed): ?string
+    {
+        $name = trim(preg_replace('/\s+/u', ' ', $typed) ?? '');
+        $there = Line::query()->whereNotNull('pool')->pluck('pool')
+            ->first(fn (string $one): bool => mb_strtolower($one, 'UTF-8') === mb_strtolower($name, 'UTF-8'));
+
+        return $name === '' ? null : $there ?? $name;
     }
 
     private function number(string $written): ?string

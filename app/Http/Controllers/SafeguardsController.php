@@ -12,12 +12,13 @@ use App\Models\Person;
 use App\Models\Timer;
 use App\Models\Trace;
 use App\Pages\HoursForm;
+use App\Pages\Safeguards\BudgetDrawing;
+use App\Pages\Safeguards\CapDrawing;
 use App\Pages\Safeguards\Did;
 use App\Pages\Safeguards\Effect;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Psr\Clock\ClockInterface;
 
@@ -61,7 +62,6 @@ final class SafeguardsController
             'currency' => $business->currency(),
             'holidays' => $business->holidays,
             'leapToMarch' => $business->leap_to_march,
-            'spent' => $this->spent($business, $clock->now()),
         ]);
     }
 
@@ -71,6 +71,18 @@ final class SafeguardsController
         Timer::askAgain($clock->now());
 
         return redirect()->route('safeguards.index')->with('done', 'The hours are changed. What is held is looked at again now.');
+    }
+
+    /** What people had against what is enough, and what it cost against the budget: counted while the page is read. */
+    public function drawn(ClockInterface $clock): View
+    {
+        $business = Business::current();
+        $policy = $business->gatePolicy();
+
+        return view('safeguards.drawn', [
+            'cap' => new CapDrawing($clock->now(), $policy->cap->perWeek),
+            'budget' => new BudgetDrawing($clock->now(), $business->zone, $policy->monthMicros, $business->currency()),
+        ]);
     }
 
     /** What a safeguard held or dropped. */
@@ -119,13 +131,5 @@ final class SafeguardsController
             ['decent_hours' => [$said['table'] => null]],
             ['decent_hours' => [$said['table'] => $hours]],
         )];
-    }
-
-    /** What automatic texts have cost since the month began, in millionths. */
-    private function spent(Business $business, \DateTimeImmutable $now): int
-    {
-        return (int) DB::table('spent_days')
-            ->where('day', '>=', $now->setTimezone(new \DateTimeZone($business->zone))->format('Y-m-01'))
-            ->sum('micros');
     }
 }

@@ -96,6 +96,10 @@ final class Texts
                 new Several('keys', $line(Several::SELF), Make::any(',', Make::also('and')), Make::seq('and')),
                 ', always the same for them',
             ),
+            Make::seq(
+                Make::means(['line' => 'line_pool']), Make::turn('one of the lines of', 'line'),
+                Make::slot('called', OneOf::names('pool of lines', $this->words->linePools, quotes: true)), ', always the same for them',
+            ),
         );
     }
 

@@ -28,6 +28,7 @@ final readonly class Vocabulary
      * @param  list<string>  $lists
      * @param  string  $currency  ISO 4217
      * @param  array<string, string>  $audiences  the types they are made of, by name
+     * @param  array<string, string>  $linePools  the names under which lines stand in for one another
      */
     public function __construct(
         public array $types,
@@ -40,6 +41,7 @@ final readonly class Vocabulary
         public array $lists = [],
         public string $currency = 'GBP',
         public array $audiences = [],
+        public array $linePools = [],
     ) {
     }
 

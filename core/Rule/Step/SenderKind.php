@@ -15,4 +15,6 @@ enum SenderKind: string
     case Fixed = 'fixed';
     /** One of several, always the same for the same person. */
     case Pool = 'pool';
+    /** The same of those that go by a name, as they are then. */
+    case LinePool = 'line_pool';
 }

@@ -13,7 +13,7 @@
         <tbody>
             @foreach ($page->lines as $line)
                 <tr>
-                    <td><a class="link" href="{{ route('lines.show', $line) }}">{{ $line->name }}</a><br><span class="soft sm">{{ $line->number === null ? 'a name, which nobody can answer' : \Linnet\Core\Number\Numbers::pretty($line->number) }}@if ($line->purpose): {{ $line->purpose }}@endif</span></td>
+                    <td><a class="link" href="{{ route('lines.show', $line) }}">{{ $line->name }}</a><br><span class="soft sm">{{ $line->number === null ? 'a name, which nobody can answer' : \Linnet\Core\Number\Numbers::pretty($line->number) }}@if ($line->purpose): {{ $line->purpose }}@endif @if ($line->pool)<br>in the pool “{{ $line->pool }}”@endif</span></td>
                     <td>@if ($line->power->value === 'on')<x-tone tone="well">on</x-tone>@else<x-tone tone="held" icon="pause">off</x-tone>@if ($line->problem)<br><span class="sm"><x-reason :reason="$line->problem" /></span>@endif @endif</td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['line' => $line->id, 'state' => 'left', 'from' => $page->day->date, 'until' => $page->day->date]) }}">{{ number_format($page->sentToday($line)) }}</a>@if ($page->dayLimit($line) !== null) <span class="soft">of {{ number_format($page->dayLimit($line)) }}</span>@endif</td>
                     <td class="n"><a class="link" href="{{ route('sent.index', ['line' => $line->id, 'state' => 'waiting']) }}">{{ number_format($page->waiting($line)) }}</a></td>
@@ -24,6 +24,7 @@
         </tbody>
     </table></div>
     <x-pages :list="$page->lines" />
+    @if ($page->pools !== [])<p class="mt-3">@foreach ($page->pools as $pool => $names)<b>{{ $pool }}</b>: {{ \Illuminate\Support\Arr::join($names, ', ', ' and ') }}. @endforeach<span class="soft">A rule that texts “from one of the lines of "{{ array_key_first($page->pools) }}", always the same for them” sends each person from one of them, and keeps to it.</span></p>@endif
     @endif
     @can('administer')
         <form class="flex gap-2 flex-wrap items-end mt-5" method="post" action="{{ route('lines.store') }}" aria-label="Add a line">@csrf

@@ -33,6 +33,7 @@
         <aside>
             <h2 class="mb-2">The line</h2>
             <label class="field"><span>What it is for</span><input class="input w-full" name="purpose" value="{{ old('purpose', $line->purpose) }}" maxlength="120" @disabled($locked)></label>
+            <label class="field"><span>Its pool: lines of one name stand in for one another</span><input class="input w-full" name="pool" value="{{ old('pool', $line->pool) }}" maxlength="60" list="pools" placeholder="none" @disabled($locked)></label><datalist id="pools">@foreach ($pools as $pool)<option value="{{ $pool }}"></option>@endforeach</datalist>
             <label class="field"><span>Whose own line it is</span><select class="input w-full" name="staff_id" @disabled($locked)><option value="">nobody’s: it is shared</option>@foreach ($staff as $one)<option value="{{ $one->id }}" @selected((int) old('staff_id', $line->staff_id) === $one->id)>{{ $one->name }}</option>@endforeach</select></label>
             <label class="field"><span>Countries it sends to, such as GB, IE; empty for all</span><input class="input w-full" name="countries" value="{{ old('countries', implode(', ', $line->countries ?? [])) }}" @disabled($locked) @error('countries') aria-invalid="true" @enderror><x-error name="countries" /></label>
             @if ($line->number !== null)

@@ -2,6 +2,7 @@
 <form class="panel mb-4" method="post" action="{{ route('safeguards.limits') }}" aria-label="Limits">@csrf @method('put')
     <h2>How much is enough</h2>
     <p class="soft sm mb-3">For automatic texts to one person, by all rules together. What is over the limit is held until it is not.</p>
+    <div hx-get="{{ route('safeguards.drawn') }}" hx-trigger="load" hx-swap="outerHTML"><p class="soft sm mb-3">Counting…</p></div>
     <div class="grid gap-3 sm:grid-cols-3">
         @foreach (['per_day' => ['At most in 24 hours', $policy->cap->perDay], 'per_week' => ['At most in 7 days', $policy->cap->perWeek], 'gap_minutes' => ['Minutes between two', $policy->cap->gapMinutes ?: null]] as $name => [$label, $value])
             <label class="field"><span>{{ $label }}</span><input class="input w-full" type="number" min="0" name="{{ $name }}" value="{{ old($name, $value) }}" placeholder="no limit" @disabled($locked) @error($name) aria-invalid="true" @enderror><x-error :name="$name" /></label>
@@ -9,7 +10,7 @@
     </div>
     <label class="flex gap-2 items-center mb-4"><input type="checkbox" class="tick" name="excuse_service" value="1" @checked(old('_token') ? old('excuse_service') === '1' : $policy->cap->excuseService) @disabled($locked)> Service texts are never held by this (they still count)</label>
     <div class="grid gap-3 sm:grid-cols-3">
-        <label class="field"><span>Budget for a month, in {{ $currency }}</span><input class="input w-full" name="month" inputmode="decimal" value="{{ old('month', $policy->monthMicros === null ? '' : $policy->monthMicros / 1_000_000) }}" placeholder="no limit" @disabled($locked) @error('month') aria-invalid="true" @enderror><span class="soft sm">spent this month: {{ \App\Clock\TimeFormatter::money($spent / 1_000_000, $currency) }}</span><x-error name="month" /></label>
+        <label class="field"><span>Budget for a month, in {{ $currency }}</span><input class="input w-full" name="month" inputmode="decimal" value="{{ old('month', $policy->monthMicros === null ? '' : $policy->monthMicros / 1_000_000) }}" placeholder="no limit" @disabled($locked) @error('month') aria-invalid="true" @enderror><x-error name="month" /></label>
         <label class="field"><span>Minutes the same words to the same number count as twice</span><input class="input w-full" type="number" min="0" name="same_minutes" value="{{ old('same_minutes', intdiv($policy->sameTextSeconds, 60)) }}" @disabled($locked)><x-error name="same_minutes" /></label>
         <label class="field"><span>Minutes late that are too late after a rule was off</span><input class="input w-full" type="number" min="0" name="stale_minutes" value="{{ old('stale_minutes', $policy->staleMinutes) }}" @disabled($locked)><x-error name="stale_minutes" /></label>
     </div>

@@ -52,6 +52,11 @@ final class LinesTest extends TestCase
         yield 'a pool of which none does' => [
             ['line' => 'pool', 'keys' => ['workshop']], $call()->line('workshop', ['countries' => ['IE']]), 'workshop', 'gate.line_abroad',
         ];
+        $desks = $call()->line('workshop', ['pool' => 'Desks'])->line('front-desk', ['pool' => 'Desks']);
+        yield 'the lines of a name, the one they are used to' => [
+            ['line' => 'line_pool', 'called' => 'Desks'], $wrote($desks, 'workshop'), 'workshop', null,
+        ];
+        yield 'lines of a name that no line has' => [['line' => 'line_pool', 'called' => 'Attic'], $call(), null, 'text.no_line'];
         yield 'a line that sends later' => [
             ['line' => 'contacted'], $call()->line('workshop', ['hours' => ['week' => ['tue' => [['14:00', '15:00']]]]]), 'workshop', null,
         ];

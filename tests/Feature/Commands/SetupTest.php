@@ -57,7 +57,8 @@ final class SetupTest extends TestCase
         }
         self::assertGreaterThan(20, $opened);
         $this->get('/today')->assertSee('There is no line to send from');
-        $this->put('/settings/business', ['business' => '', 'country' => 'CA', 'zone' => 'Europe/London'])->assertSessionHasErrors('business');
+        $this->put('/settings/business', ['business' => '', 'country' => 'CA', 'zone' => 'Europe/London'])
+            ->assertSessionHasErrors('business');
         $this->put('/settings/business', ['business' => 'Alder Lock', 'country' => 'US', 'zone' => 'America/New_York'])->assertRedirect();
         self::assertSame(['Alder Lock', 'US'], [Business::ours()->name, Business::ours()->country]);
         $this->post('/lines', ['name' => 'lock', 'sender' => '+1 416 555 0110'])->assertRedirect();

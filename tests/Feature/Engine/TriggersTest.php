@@ -8,6 +8,7 @@ use App\Api\Ability;
 use App\Counts\MessageCounts;
 use App\Engine\Runner;
 use App\Models\Form;
+use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageOrigin;
 use App\Models\Record;
@@ -52,6 +53,25 @@ final class TriggersTest extends TestCase
 
         // From booked to did not come, once: not from came.
         self::assertSame(['added' => 1, 'stayed-away' => 1], $this->runs());
+    }
+
+    public function testLinesOfOneNameStandInForOneAnother(): void
+    {
+        $text = [
+            'id' => 'first', 'do' => 'text', 'kind' => 'service', 'from' => ['line' => 'line_pool', 'called' => 'Desks'],
+            'wordings' => [['id' => 'only', 'text' => 'Hello from the desk']],
+        ];
+        $this->rule('added', ['on' => 'record_added', 'type' => 'booking'], [$text]);
+        $this->booking('2026-03-04T14:00');
+        $this->work();
+        // Nothing leaves from another line: it waits until one goes by the name.
+        self::assertSame([], $this->handedOver);
+        $this->get(route('sent.index'))->assertSee('The line “Desks” it is to leave from is not there.');
+        $line = Line::query()->where('key', 'workshop')->sole();
+        $this->put(route('lines.update', $line), ['pool' => ' Desks '])->assertSessionHasNoErrors();
+        $this->get(route('lines.index'))->assertSee('in the pool “Desks”');
+        $this->work();
+        self::assertSame([$line->number], array_column($this->handedOver, 'from'));
     }
 
     public function testATextThatIsReceived(): void

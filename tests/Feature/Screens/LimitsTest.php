@@ -40,6 +40,8 @@ final class LimitsTest extends TestCase
         self::assertSame('gate.capped', $texts[1]->reason['code'] ?? null);
         self::assertSame(250_500_000, Business::ours()->gatePolicy()->monthMicros);
         $this->get('/safeguards')->assertSee('250.5');
+        $this->get('/safeguards/drawn')->assertSee('One person had automatic texts in the last 7 days')
+            ->assertSee('Of the budget of £250.50, £250.4');
         $this->travelToMoment('2026-03-02 10:31');
         $this->work();
         self::assertCount(2, $this->handedOver);
