@@ -91,6 +91,7 @@ use App\Http\Controllers\TextWentController;
 use App\Http\Controllers\TodayController;
 use App\Http\Controllers\TokenController;
 use App\Http\Controllers\TrialController;
+use App\Http\Controllers\WhoHearsController;
 use App\Http\Controllers\WhyNotController;
 use App\Http\Controllers\WordsController;
 use App\Http\Middleware\PreserveSession;
@@ -187,6 +188,7 @@ Route::middleware('auth')->group(function (): void {
         Route::put('tasks/{task}', [TaskController::class, 'update'])->whereNumber('task')->name('tasks.update');
         Route::post('tasks/{task}/done', [TaskController::class, 'done'])->name('tasks.done');
         Route::put('people/{person}/line', LockLineController::class)->name('people.line');
+        Route::put('people/{person}/hears', WhoHearsController::class)->whereNumber('person')->name('people.hears');
         Route::middleware(PreserveSession::class)->group(function (): void {
             Route::post('words', [HandWordsController::class, 'measure'])->name('words');
             Route::get('words/fields', [HandWordsController::class, 'fields'])->name('words.fields');

@@ -27,18 +27,28 @@ final readonly class ReplyNotices
     {
     }
 
-    /** Somebody wrote what a person is to answer. */
-    public function heard(Conversation $conversation, \DateTimeImmutable $now): void
+    /**
+     * Somebody wrote what a person is to answer.
+     *
+     * @param  int|null  $ruleStaff  which of us the rule names that they answer
+     * @param  string|null  $ruleAddress  the mailbox it names
+     */
+    public function heard(Conversation $conversation, \DateTimeImmutable $now, ?int $ruleStaff = null, ?string $ruleAddress = null): void
     {
-        $this->tellTheirMailbox($conversation, $now);
+        $theirs = [$conversation->hears_staff_id, $conversation->staff_id, $conversation->person->hears_staff_id];
+        $alone = $conversation->line_hears ? [] : [...$theirs, $ruleStaff];
+        $address = $conversation->line_hears ? null : $ruleAddress;
+        if (array_filter($alone) === []) {
+            $this->tellAMailbox($address ?? $conversation->line->tells, $conversation, $now);
+            if ($address !== null) {
+                return;
+            }
+        }
         $line = DB::table('line_staff')->where('line_id', $conversation->line_id)->orderBy('staff_id')->pluck('staff_id')->all();
         // Where nobody is on the line, its owner.
-        $owner = $conversation->whoHears() ?? ($line === [] ? $conversation->staff_id : null);
-        if ($owner === null && $line === []) {
-            return;
-        }
+        $first = [...$alone, ...$line === [] ? [$conversation->staff_id] : []];
         $told = WhoIsTold::of(
-            $owner, array_values(array_map(intval(...), $line)), self::members(), $now,
+            $first, array_values(array_map(intval(...), $line)), self::members(), $now,
             new \DateTimeZone(Business::current()->zone),
         );
         foreach ($told as $id => $due) {
@@ -49,12 +59,11 @@ final readonly class ReplyNotices
         $this->tell($this->due($now, $conversation->id), $now);
     }
 
-    /** A line's own mailbox hears at once of what is for nobody alone; once until it is answered. */
-    private function tellTheirMailbox(Conversation $conversation, \DateTimeImmutable $now): void
+    /** The rule's mailbox, or the line's, hears at once of what is for nobody alone; once until it is answered. */
+    private function tellAMailbox(?string $address, Conversation $conversation, \DateTimeImmutable $now): void
     {
-        $address = $conversation->whoHears() === null ? DB::table('lines')->where('id', $conversation->line_id)->value('tells') : null;
         $since = $conversation->waiting_since;
-        if (is_string($address) && $since !== null) {
+        if ($address !== null && $since !== null) {
             $conversation->loadMissing('person.number', 'line', 'last');
             $this->telling->mail(
                 $address, "reply/line/$conversation->id/{$since->getTimestamp()}", self::says($conversation), $conversation->person,

@@ -28,7 +28,9 @@ final class WhoHears
     {
         $owner = self::ownerOf($record);
         $chosen = $conversation?->hears;
-        $usual = $conversation === null ? 'whose the conversation is' : ($conversation->owner->name ?? 'everybody on the line');
+        $usual = $conversation === null
+            ? 'whose the conversation is'
+            : ($conversation->owner->name ?? $conversation->person->hears->name ?? 'whom the rule names, or everybody on the line');
 
         return [
             ...$conversation === null ? [self::BEFORE => 'as before'] : [],

@@ -121,7 +121,10 @@ final readonly class InboundTexts
                 ? ['waiting_since' => $conversation->waiting_since ?? $now, 'put_off_until' => null]
                 : [],
         ]);
-        $heard->meaning->wantsAPerson() && $this->notices->heard($conversation, $now);
+        if ($heard->meaning->wantsAPerson()) {
+            $rule = RuleHears::of($conversation, $unit);
+            $this->notices->heard($conversation, $now, $rule->staff, $rule->address);
+        }
         $unit->reader->forgetWords($person->id, $number->e164);
         $this->credit($person->id, $heard->meaning, $now);
         $this->obey($unit, $heard, $person, $line, $message, $confirmed);

@@ -46,7 +46,7 @@ final readonly class Merging
     /** What is dealt with by itself: one conversation for each line, and what is worked out anew. */
     public const BESIDES = ['conversations', 'coming_texts', 'forecast_marks', 'merges'];
 
-    private const OWN = ['first_name', 'last_name', 'email', 'zone', 'locale', 'line_id'];
+    private const OWN = ['first_name', 'last_name', 'email', 'zone', 'locale', 'line_id', 'hears_staff_id'];
 
     public function __construct(private ClockInterface $clock, private Runner $runner)
     {

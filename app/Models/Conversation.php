@@ -63,12 +63,6 @@ final class Conversation extends Model
         return $this->belongsTo(Staff::class, 'hears_staff_id');
     }
 
-    /** @return int|null which of the staff hears of a reply; null for the people of the line */
-    public function whoHears(): ?int
-    {
-        return $this->line_hears ? null : $this->hears_staff_id ?? $this->staff_id;
-    }
-
     /**
      * Those in which somebody waits for an answer, and that are not put off.
      *

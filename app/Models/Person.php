@@ -8,6 +8,7 @@ use App\Database\Like;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Linnet\Core\Number\Numbers;
@@ -21,11 +22,13 @@ use Linnet\Core\Number\Numbers;
  * @property string|null $locale
  * @property array<string, mixed> $fields
  * @property CarbonImmutable $added_at
+ * @property int|null $hears_staff_id which of us is told of what they write
  * @property int|null $line_id the line their conversation is locked to
  * @property int|null $import_id the file that brought them
  * @property-read Number|null $number
  * @property-read Collection<int, Number> $numbers
  * @property-read Collection<int, ExternalId> $externalIds
+ * @property-read Staff|null $hears
  * @property-read Collection<int, Label> $labels
  */
 final class Person extends Model
@@ -77,6 +80,12 @@ final class Person extends Model
         $name = trim("$this->first_name $this->last_name");
 
         return $name !== '' ? $name : ($this->number === null ? 'Somebody with no name' : Numbers::pretty($this->number->e164));
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function hears(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class, 'hears_staff_id');
     }
 
     /** @return HasMany<Label, $this> */

@@ -88,6 +88,7 @@ final readonly class Members
             DB::table('tasks')->where('staff_id', $staff->id)->whereNull('done_at')->update(['staff_id' => $heir?->id]);
             DB::table('notices')->where('staff_id', $staff->id)->whereNull('put_away_at')->update(['staff_id' => $heir?->id]);
             DB::table('conversations')->where('staff_id', $staff->id)->update(['staff_id' => $heir?->id]);
+            DB::table('people')->where('hears_staff_id', $staff->id)->update(['hears_staff_id' => $heir?->id]);
             DB::table('conversations')->where('hears_staff_id', $staff->id)->update(['hears_staff_id' => $heir?->id]);
             // With no heir they stay theirs: nobody’s would be everybody’s.
             $heir === null || DB::table('kept_texts')->where('staff_id', $staff->id)->update(['staff_id' => $heir->id]);

@@ -56,6 +56,9 @@ final class UnknownName implements Check
         foreach (array_filter(Needs::relatedTypes($of->rule), InAudience::isOne(...)) as $asked) {
             yield ['audience', InAudience::called($asked), null];
         }
+        if ($of->rule->replies?->who === Who::Staff) {
+            yield ['staff', $of->rule->replies->which, null];
+        }
         foreach ($of->rule->flow->steps as $step) {
             if ($step instanceof OtherRule) {
                 yield ['rule', $step->rule, $step->id];

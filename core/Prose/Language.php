@@ -50,7 +50,7 @@ final class Language
         $this->steps = new Steps(
             $words, $this->conditions, $fields, new Texts($words, $people), $people, new Changes($words, $fields, $values),
         );
-        $this->closing = new Closing($words, $this->conditions, $fields);
+        $this->closing = new Closing($words, $this->conditions, $fields, $people);
         $this->suppositions = new Suppositions($words, $fields, $values);
     }
 

@@ -88,7 +88,7 @@ final class RuleReader
             $this->errors[] = new ProseError($first->line(), $first->column(), new Reason('prose.no_steps'));
         }
 
-        return $document + ($began ?? []) + array_intersect_key($closing, ['goal' => 1, 'release' => 1, 'days' => 1]) + [
+        return $document + ($began ?? []) + array_intersect_key($closing, ['goal' => 1, 'release' => 1, 'replies' => 1, 'days' => 1]) + [
             'again' => $closing['again'] ?? ['policy' => 'once_per_occasion'],
             'stop_early' => ['reply' => $closing['reply'] ?? true] + array_intersect_key($closing, ['while' => 1, 'we_write' => 1]),
             'steps' => $read,

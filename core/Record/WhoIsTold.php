@@ -8,17 +8,19 @@ namespace Linnet\Core\Record;
 final class WhoIsTold
 {
     /**
-     * The conversation's owner; where it is nobody's, the people of its line. Each within their hours; whoever is not there is stood in for
+     * Whoever comes first of those it may be for alone: whom somebody has named, whose conversation it is, whom the person or the rule
+     * names; where none of them is of the business, the people of its line. Each within their hours; whoever is not there is stood in for
      * by somebody who is, and so on; where nobody of them is, they are told when they are there next. Who has left is told nothing.
      *
-     * @param  int|null  $owner  whose conversation it is
+     * @param  list<int|null>  $first  those it may be for alone, in their order
      * @param  list<int>  $line  the people of its line
      * @param  array<int, Member>  $members  all who may be told, by their ids
      * @return array<int, \DateTimeImmutable> from when on each is told, by their ids
      */
-    public static function of(?int $owner, array $line, array $members, \DateTimeImmutable $at, \DateTimeZone $zone): array
+    public static function of(array $first, array $line, array $members, \DateTimeImmutable $at, \DateTimeZone $zone): array
     {
-        $those = $owner !== null && isset($members[$owner]) ? [$owner] : $line;
+        $alone = array_values(array_filter($first, fn (?int $id): bool => $id !== null && isset($members[$id])));
+        $those = $alone === [] ? $line : [$alone[0]];
         $told = [];
         foreach ($those as $id) {
             $found = isset($members[$id]) ? self::inPlaceOf($members[$id], $members, $at, $zone) : null;

@@ -12,6 +12,7 @@ use Linnet\Core\Rule\Condition\Condition;
 use Linnet\Core\Rule\Condition\Conditions;
 use Linnet\Core\Rule\Example\Example;
 use Linnet\Core\Rule\Step\MakeChange;
+use Linnet\Core\Rule\Step\Recipient;
 use Linnet\Core\Rule\Step\Step;
 use Linnet\Core\Rule\Step\Steps;
 use Linnet\Core\Rule\Trigger\Trigger;
@@ -29,6 +30,7 @@ final readonly class Rule
      * @param  string|null  $firstDay  YYYY-MM-DD by the business's clock; it starts nothing before
      * @param  string|null  $lastDay  it starts nothing after
      * @param  non-empty-list<Step>  $steps  the outermost
+     * @param  Recipient|null  $replies  who of the business is told of what is answered to its texts; null for those who usually are
      * @param  list<Example>  $examples
      */
     private function __construct(
@@ -45,6 +47,7 @@ final readonly class Rule
         public Release $release,
         public array $steps,
         public Flow $flow,
+        public ?Recipient $replies = null,
         public array $examples = [],
     ) {
     }
@@ -63,14 +66,14 @@ final readonly class Rule
             : null;
         /**
          * @var array{int, null, string, string|null, string|null, string|null, string|null, Trigger, Condition, Again, StopEarly,
-         * Goal|null, Release, non-empty-list<Step>, list<Example>} $read
+         * Goal|null, Release, non-empty-list<Step>, Recipient|null, list<Example>} $read
          */
         $read = $doc->gather([
             fn (): int => $doc->integer('linnet_rule', self::VERSION, self::VERSION),
             function () use ($doc): null {
                 $doc->allow(
                     'linnet_rule', 'name', 'key', 'folder', 'days', 'trigger', 'conditions', 'again', 'stop_early', 'goal', 'release',
-                    'steps', 'examples',
+                    'replies', 'steps', 'examples',
                 );
                 if ($doc->has('days')) {
                     $doc->object('days')->allow('first', 'last');
@@ -90,9 +93,11 @@ final readonly class Rule
             fn (): ?Goal => $doc->has('goal') ? Goal::read($doc->object('goal')) : null,
             fn (): Release => $doc->has('release') ? Release::read($doc->object('release')) : Release::automatic(),
             fn (): array => $doc->each('steps', Steps::read(...), 1, 200),
+            fn (): ?Recipient => $doc->has('replies') ? Recipient::ofReplies($doc->object('replies')) : null,
             fn (): array => $doc->has('examples') ? Example::list($doc, 'examples') : [],
         ]);
-        [, , $name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $examples] = $read;
+        [, , $name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $replies] = $read;
+        $examples = $read[15];
         if ($first !== null && $last !== null && $last < $first) {
             throw Unreadable::at("$doc->path.days.last", 'last_before_first', ['first' => $first]);
         }
@@ -101,7 +106,8 @@ final readonly class Rule
         self::checkWhichRecord($flow, $trigger, "$doc->path.steps");
 
         return new self(
-            $name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $flow, $examples,
+            $name, $key, $folder, $first, $last, $trigger, $conditions, $again, $stopEarly, $goal, $release, $steps, $flow, $replies,
+            $examples,
         );
     }
 
@@ -149,6 +155,7 @@ final readonly class Rule
             ]
             + ($this->goal === null ? [] : ['goal' => $this->goal->toDocument()])
             + ($this->release->kind === ReleaseKind::Automatic ? [] : ['release' => $this->release->toDocument()])
+            + ($this->replies === null ? [] : ['replies' => $this->replies->toDocument()])
             + ['steps' => Steps::toDocument($this->steps)]
             + ($this->examples === [] ? [] : ['examples' => array_map(fn (Example $one): array => $one->toDocument(), $this->examples)]);
     }
@@ -158,7 +165,7 @@ final readonly class Rule
     {
         return new self(
             $this->name, $this->key, $this->folder, $this->firstDay, $this->lastDay, $this->trigger, $this->conditions, $this->again,
-            $this->stopEarly, $this->goal, $this->release, $this->steps, $this->flow, $examples,
+            $this->stopEarly, $this->goal, $this->release, $this->steps, $this->flow, $this->replies, $examples,
         );
     }
 
@@ -167,7 +174,7 @@ final readonly class Rule
     {
         return new self(
             $this->name, $this->key, $this->folder, $this->firstDay, $this->lastDay, $this->trigger, $this->conditions, $this->again,
-            $this->stopEarly, $this->goal, Release::automatic(), $this->steps, $this->flow, $this->examples,
+            $this->stopEarly, $this->goal, Release::automatic(), $this->steps, $this->flow, $this->replies, $this->examples,
         );
     }
 

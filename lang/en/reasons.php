@@ -155,6 +155,7 @@ return [
         'which_record' => 'The step “:step” sets a field of a :type, and the rule is about something else. Say which of theirs is meant: "record": "next" or "newest".',
         'type_not_there' => 'The rule “:rule” is about “:type”, which is no type of record in this world. There are: :known.',
         'changes_nothing' => 'This changes nothing. Set a field, or add or remove a tag or list.',
+        'not_told_of_replies' => 'Of replies the owner, a member of staff or a mailbox is told.',
         'not_reached_by' => 'Nobody can be told there by :by. A number takes texts, an address takes emails.',
         'too_deep' => 'This is nested too deep.',
         'last_before_first' => 'The last day comes before the first, :first.',

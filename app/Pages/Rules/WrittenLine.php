@@ -12,6 +12,11 @@ use Linnet\Core\Rule\Step\Texting;
 /** One sentence on the rule's page. */
 final readonly class WrittenLine
 {
+    /** What a rule may say, and need not. */
+    private const CLOSINGS = [
+        '$.stop_early.while', '$.stop_early.we_write', '$.goal', '$.release', '$.replies', '$.days',
+    ];
+
     /**
      * @param  int  $number  of its line in the rule's text
      * @param  Texting|null  $texting  the text it sends
@@ -51,7 +56,7 @@ final readonly class WrittenLine
         return $this->isMovable() ||
             ($this->line->kind === LineKind::Branch && $this->sentence() !== 'go on') ||
             ($this->line->kind === LineKind::Closing &&
-                in_array($this->line->path, ['$.stop_early.while', '$.stop_early.we_write', '$.goal', '$.release', '$.days'], true));
+                in_array($this->line->path, self::CLOSINGS, true));
     }
 
     /** Nothing is done here: said, not written. */

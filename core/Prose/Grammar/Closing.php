@@ -13,12 +13,13 @@ use Linnet\Core\Prose\Slot\Whole;
 use Linnet\Core\Prose\Vocabulary\Vocabulary;
 
 /**
- * The sentences a rule closes with: when it stops, how often it starts, what counts as success, who lets its texts go, and on which days.
+ * The sentences a rule closes with: when it stops, how often it starts, what counts as success, who lets its texts go, who is
+ * told of replies, and on which days.
  */
 final class Closing
 {
     /** The keys of the document in the order in which they are said; each is a sentence of its own. */
-    public const KEYS = ['reply', 'we_write', 'while', 'again', 'goal', 'release', 'days'];
+    public const KEYS = ['reply', 'we_write', 'while', 'again', 'goal', 'release', 'replies', 'days'];
 
     /** @var array<string, Phrase> */
     private array $made = [];
@@ -27,6 +28,7 @@ final class Closing
         private readonly Vocabulary $words,
         private readonly Conditions $conditions,
         private readonly Fields $fields,
+        private readonly People $people,
     ) {
     }
 
@@ -111,6 +113,10 @@ final class Closing
                         ),
                     ),
                 ),
+            ),
+            'replies' => Make::seq(
+                Make::any('replies are told to', Make::also('replies go to')),
+                new Under('replies', $this->people->staff($type, numbers: false)),
             ),
             default => Make::seq(
                 'it starts',

@@ -39,8 +39,8 @@ final class People
         return Make::any($this->staff($type), Make::seq(Make::means(['who' => 'person']), $this->person($type)));
     }
 
-    /** Somebody of the business, or an address. */
-    public function staff(string $type, bool $addresses = true): Phrase
+    /** Somebody of the business, a number, or an address. */
+    public function staff(string $type, bool $addresses = true, bool $numbers = true): Phrase
     {
         $who = fn (string $who): Phrase => Make::means(['who' => $who]);
         $email = Make::seq($who('address'), Make::slot('email', Sign::mailAddress()));
@@ -49,7 +49,7 @@ final class People
             Make::seq($who('owner'), Make::turn('the owner', 'who')),
             Make::seq($who('staff_field'), $this->fields->staff($type, 'field')),
             Make::seq($who('staff'), Make::slot('email', OneOf::names('staff', $this->words->staff, isOpen: false))),
-            Make::seq($who('number'), Make::slot('number', Sign::phoneNumber())),
+            ...$numbers ? [Make::seq($who('number'), Make::slot('number', Sign::phoneNumber()))] : [],
             ...$addresses ? [$email] : [Make::last($email)],
             ...[
                 Make::last($who('staff'), 'the member of staff', Make::slot('email', new Quoted)),

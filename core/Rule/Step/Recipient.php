@@ -39,6 +39,14 @@ final readonly class Recipient
         return new self($who, $which);
     }
 
+    /** Whom of the business a reply is told. @throws Unreadable where nobody of theirs could be */
+    public static function ofReplies(Doc $doc): self
+    {
+        $to = self::read($doc);
+
+        return in_array($to->who, [Who::Person, Who::Number], true) ? throw Unreadable::at("$doc->path.who", 'not_told_of_replies') : $to;
+    }
+
     public function isPerson(): bool
     {
         return $this->who === Who::Person;

@@ -24,12 +24,13 @@ final class WhoIsToldTest extends TestCase
     private const HOURS = [self::MIRA => ['09:00', '17:00'], self::TOM => ['17:00', '21:00'], self::NIA => null];
 
     /**
+     * @param  int|list<int|null>|null  $first  whose it is; or those it may be for alone
      * @param  list<int>  $line
      * @param  array<int, array{stand?: int, away?: string, never?: bool, gone?: bool}>  $but
      * @param  array<int, string>  $told  when, by whom
      */
     #[DataProvider('replies')]
-    public function testWhoIsTold(string $at, ?int $owner, array $line, array $but, array $told): void
+    public function testWhoIsTold(string $at, int|array|null $first, array $line, array $but, array $told): void
     {
         $members = [];
         foreach (self::HOURS as $id => $hours) {
@@ -46,16 +47,24 @@ final class WhoIsToldTest extends TestCase
                 );
             }
         }
-        $found = WhoIsTold::of($owner, $line, $members, self::on($at), new \DateTimeZone('Europe/London'));
+        $found = WhoIsTold::of(is_array($first) ? $first : [$first], $line, $members, self::on($at), new \DateTimeZone('Europe/London'));
 
         self::assertSame($told, array_map(fn (\DateTimeImmutable $when): string => $when->format('D H:i'), $found));
     }
 
-    /** @return iterable<string, array{string, int|null, list<int>, array<int, array<string, mixed>>, array<int, string>}> */
+    /** @return iterable<string, array{string, int|list<int|null>|null, list<int>, array<int, array<string, mixed>>, array<int, string>}> */
     public static function replies(): iterable
     {
         $all = [self::MIRA, self::TOM, self::NIA];
         yield 'its owner, who is there' => ['Mon 10:00', self::MIRA, $all, [], [self::MIRA => 'Mon 10:00']];
+        yield 'nobody’s, and the rule names one' => ['Mon 10:00', [null, null, self::NIA], $all, [], [self::NIA => 'Mon 10:00']];
+        yield 'its owner before whom the rule names' => ['Mon 10:00', [self::MIRA, self::NIA], $all, [], [self::MIRA => 'Mon 10:00']];
+        yield 'its owner is gone, so whom the rule names' => [
+            'Mon 10:00', [self::MIRA, self::NIA], $all, [self::MIRA => ['gone' => true]], [self::NIA => 'Mon 10:00'],
+        ];
+        yield 'whom the rule names is gone, so the line' => [
+            'Mon 10:00', [null, self::TOM], [self::NIA], [self::TOM => ['gone' => true]], [self::NIA => 'Mon 10:00'],
+        ];
         yield 'its owner at their next hour' => ['Mon 08:59', self::MIRA, $all, [], [self::MIRA => 'Mon 09:00']];
         yield 'at the end of their hours nobody is there' => ['Mon 17:00', self::MIRA, [], [], [self::MIRA => 'Tue 09:00']];
         yield 'whoever stands in, who is there' => [

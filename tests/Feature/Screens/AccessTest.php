@@ -16,7 +16,7 @@ final class AccessTest extends TestCase
         'log-out' => 'everybody', 'home' => 'everybody', 'conversations.index' => 'everybody', 'conversations.show' => 'everybody',
         'people.index' => 'everybody', 'people.show' => 'everybody', 'people.write' => 'converse',
         'people.moment' => 'converse', 'people.texts.store' => 'converse', 'scheduled-texts.update' => 'converse',
-        'safeguards.drawn' => 'view',
+        'safeguards.drawn' => 'view', 'people.hears' => 'converse',
         'forms.take' => 'administer', 'people.columns' => 'view', 'words.fields' => 'converse', 'words.token' => 'converse',
         'conversations.done' => 'converse', 'words' => 'converse', 'today' => 'view', 'rules.index' => 'view', 'rules.show' => 'view',
         'rules.runs' => 'view', 'rules.document' => 'view', 'rules.checks' => 'view', 'rules.further' => 'view', 'rules.overlap' => 'view',

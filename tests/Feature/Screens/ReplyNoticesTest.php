@@ -12,6 +12,7 @@ use App\Models\OutboundTask;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
+use App\Models\Rule;
 use App\Models\Staff;
 use Illuminate\Support\Facades\Mail;
 use Psr\Clock\ClockInterface;
@@ -50,6 +51,40 @@ final class ReplyNoticesTest extends TestCase
         self::assertCount(4, $this->mailed());
         $this->post(route('conversations.done', $wen));
         self::assertSame([], $this->told());
+    }
+
+    /** What a rule sent is answered to whom the rule names; whom the person has comes before, and whose the conversation is before both. */
+    public function testARuleAndAPersonSayWhoHears(): void
+    {
+        $version = Rule::query()->firstOrFail()->version ?? self::fail('it is published');
+        $hears = function (?array $replies) use ($version): array {
+            $version->update(['document' => array_filter(['replies' => $replies] + $version->document)]);
+            $this->travelToMoment('2026-03-02 10:'.sprintf('%02d', 1 + Conversation::query()->count() * 10));
+            $number = '+4477009003'.sprintf('%02d', 20 + Conversation::query()->count());
+            $this->missedCall($number);
+            $this->work();
+            $this->travelToMoment('2026-03-02 10:'.sprintf('%02d', 5 + Conversation::query()->count() * 10));
+            $this->work();
+            $before = $this->told();
+            $this->textFrom($number, 'I called about the kayak');
+
+            return array_values(array_diff($this->told(), $before));
+        };
+        self::assertSame(['Mira Okafor'], $hears(['who' => 'staff', 'email' => 'mira@osierquay.example']));
+        Notice::query()->delete();
+        self::assertSame([], $hears(['who' => 'address', 'email' => 'desk@osierquay.example']));
+        self::assertContains('desk@osierquay.example', $this->mailed());
+        // A call has no owner: those on the line are told.
+        self::assertSame(['Nia Sorrell', 'Tom Reyes'], $hears(['who' => 'owner']));
+        $this->textFrom(self::WEN, 'Hello?');
+        $wen = Conversation::query()->orderByDesc('id')->firstOrFail();
+        $this->put(route('people.hears', $wen->person_id), ['hears' => $this->staff(Role::Administrator)->id])->assertSessionHasNoErrors();
+        $this->get(route('people.show', $wen->person_id))->assertSee('told to Mira Okafor');
+        $this->post(route('conversations.done', $wen));
+        Notice::query()->delete();
+        $this->textFrom(self::WEN, 'Still there?');
+        self::assertSame(['Mira Okafor'], $this->told());
+        $this->put(route('people.hears', $wen->person_id), ['hears' => 999])->assertSessionHasErrors('hears');
     }
 
     /** Whoever writes says who hears of the reply: they, the owner of the record, everybody on the line; until it is handed over. */
