@@ -34,6 +34,12 @@ return [
         'timeout_seconds' => 5,
     ],
 
+    // A mailbox that answers to notices come into, and the secret with which whatever looks after it posts each to /in/mail.
+    'mailbox' => [
+        'address' => env('REPLY_MAILBOX'),
+        'secret' => env('REPLY_MAILBOX_SECRET', ''),
+    ],
+
     'outside' => [
         // Addresses that others choose are fetched from the open internet alone. These are let through all the same, as host:port,
         // for stand-ins on a developer's machine; leave it empty anywhere else.

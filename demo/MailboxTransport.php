@@ -26,6 +26,7 @@ final class MailboxTransport extends AbstractTransport
         Http::timeout(10)->post("$this->url/mail", [
             'to' => implode(', ', array_map(fn (Address $to): string => $to->getAddress(), $mail->getTo())),
             'subject' => (string) $mail->getSubject(), 'words' => (string) $mail->getTextBody(),
+            'reply_to' => ($mail->getReplyTo()[0] ?? null)?->getAddress(),
         ])->throw();
     }
 

@@ -3,6 +3,7 @@
 use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\In\TakeDelivery;
 use App\Http\Controllers\In\TakeFromCarrier;
+use App\Http\Controllers\In\TakeMail;
 use App\Http\Controllers\TaskFeedController;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Route;
@@ -10,6 +11,7 @@ use Illuminate\Support\Facades\Route;
 // What other systems send. No session, no cookies: each proves itself by its secret.
 Route::middleware([SubstituteBindings::class, 'throttle:deliveries'])->prefix('in')->group(function (): void {
     Route::post('carrier', TakeFromCarrier::class)->name('in.carrier')->withoutMiddleware('throttle:deliveries');
+    Route::post('mail', TakeMail::class)->name('in.mail');
     // The secret may stand in the address, for systems that can give it nowhere else.
     Route::post('{source:key}/{secret?}', TakeDelivery::class)->name('in.source');
 });

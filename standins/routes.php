@@ -39,6 +39,7 @@ Route::post('booking/{number}', [BookingController::class, 'book'])
 Route::post('booking/{number}/{lesson}', [BookingController::class, 'change'])
     ->where('number', '\+\d+')
     ->name('booking.change');
-Route::get('mailbox', MailboxController::class)->name('mailbox');
+Route::get('mailbox', [MailboxController::class, 'show'])->name('mailbox');
+Route::post('mailbox/{mail}', [MailboxController::class, 'answer'])->whereNumber('mail')->name('mailbox.answer');
 Route::post('clock', ClockController::class)->name('clock');
 Route::post('manners', MannersController::class)->name('manners');

@@ -48,10 +48,11 @@ Route::get('lookup/{number}', function (Request $request, string $number): JsonR
 Route::post('mail', function (Request $request, MovableClock $clock): Response {
     $mail = $request->validate([
         'to' => 'required|string|max:500', 'subject' => 'present|nullable|string|max:500', 'words' => 'present|nullable|string|max:20000',
+        'reply_to' => 'nullable|string|max:500',
     ]);
     DB::table('mails')->insert([
         'to' => $mail['to'], 'subject' => (string) $mail['subject'], 'words' => (string) $mail['words'],
-        'at' => $clock->now()->format('Y-m-d H:i:s'),
+        'reply_to' => $mail['reply_to'] ?? null, 'at' => $clock->now()->format('Y-m-d H:i:s'),
     ]);
 
     return new Response('', 201);

@@ -133,6 +133,7 @@ final readonly class ReplyNotices
             if ($conversation?->waiting_since !== null && isset($staff[$one->staff_id])) {
                 $this->telling->tell(
                     $staff[$one->staff_id], "reply/$one->id", self::says($conversation), $conversation->person, $conversation, $now,
+                    answers: true,
                 );
             }
         }

@@ -40,6 +40,7 @@ final readonly class DirectTexts
      * @param  string|null  $number  the one it goes to; null for the preferred one
      * @param  string|null  $picture  address of one that goes with it
      * @param  bool  $anyway  at once, though the line has no room: it counts towards its pace all the same
+     * @param  string|null  $name  the same one again sends nothing more
      * @return Reason|null why it was not sent; null if it is on its way
      */
     public function fromStaff(
@@ -50,6 +51,7 @@ final readonly class DirectTexts
         string $body,
         ?string $picture = null,
         bool $anyway = false,
+        ?string $name = null,
     ): ?Reason {
         return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
             $personId,
@@ -59,10 +61,14 @@ final readonly class DirectTexts
             $body,
             $picture,
             $anyway,
+            $name,
         ): ?Reason {
+            if ($name !== null && Message::query()->where('name', $name)->exists()) {
+                return null;
+            }
             $person = $unit->reader->person($personId) ?? throw new \LogicException('it is written to somebody');
             $refused = $this->send(
-                $unit, $person, $line, TextOrigin::Staff, $body, 'staff/'.Str::uuid7(), $number, $staff->id, $picture, $anyway,
+                $unit, $person, $line, TextOrigin::Staff, $body, $name ?? 'staff/'.Str::uuid7(), $number, $staff->id, $picture, $anyway,
             );
             if ($refused === null) {
                 // The line last used with them is another, perhaps.

@@ -111,6 +111,7 @@ final class RunOutboundTask implements ShouldQueue
     {
         Mail::raw((string) ($task->body['words'] ?? ''), function (Message $mail) use ($task): void {
             $mail->to($task->address)->subject((string) ($task->body['subject'] ?? ''));
+            is_string($task->body['reply_to'] ?? null) && $mail->replyTo($task->body['reply_to']);
         });
     }
 

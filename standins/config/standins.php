@@ -4,6 +4,7 @@ return [
     // What the carrier and Linnet both know.
     'carrier_secret' => env('CARRIER_SECRET'),
     'lookup_secret' => env('LOOKUP_SECRET', 'osier-quay-lookup-secret'),
+    'mail_secret' => env('REPLY_MAILBOX_SECRET', ''),
     // Where Linnet is, and the source the phone system posts to.
     'linnet_url' => env('APP_URL', 'http://127.0.0.1:8000'),
     'phone_secret' => env('PHONE_SECRET', 'osier-quay-phone-secret'),

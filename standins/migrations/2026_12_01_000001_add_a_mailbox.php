@@ -13,6 +13,7 @@ return new class extends Migration
             $table->string('to')->index();
             $table->string('subject');
             $table->text('words');
+            $table->string('reply_to')->nullable();
             $table->dateTime('at');
         });
     }

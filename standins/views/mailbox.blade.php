@@ -10,6 +10,7 @@
             <p class="soft sm">{{ $mail->to }}, {{ (new DateTimeImmutable($mail->at, new DateTimeZone('UTC')))->setTimezone(new DateTimeZone('Europe/London'))->format('D j F Y, H:i') }}</p>
             <h2 class="my-1">{{ $mail->subject }}</h2>
             <p class="whitespace-pre-line">{{ $mail->words }}</p>
+            @if ($mail->reply_to)<form class="mt-3 flex gap-2 items-end" method="post" action="{{ route('mailbox.answer', $mail->id) }}">@csrf<label class="grow"><span class="sm">Answer to {{ Str::before($mail->reply_to, '+') }}…</span><textarea class="input w-full" name="words" rows="2" required></textarea></label><button class="btn">Send the answer</button></form>@endif
         </article>
     @empty
         <p class="empty">No mail{{ $find === '' ? ' yet' : ' for anybody with that address' }}.</p>

@@ -25,6 +25,7 @@ test('the longest-waiting conversation is answered and handed to a colleague, wh
   await hand.getByRole('button', { name: 'Hand over' }).click();
   await expect(page.locator('#toast')).toContainText('Tom Reyes and Nia Sorrell see it on the screen and have a mail.');
   const address = page.url();
+  const number = (await page.locator('dl.facts dd').first().innerText()).replace(/\s/g, '');
   // What opens from a button is whole on a telephone too.
   await page.setViewportSize({ width: 390, height: 800 });
   await page.getByText('Hand over', { exact: true }).first().click();
@@ -47,6 +48,16 @@ test('the longest-waiting conversation is answered and handed to a colleague, wh
   await nia.getByRole('button', { name: 'Send', exact: true }).click();
   // Without a reload, on the other's screen too.
   await expect(page.locator('#thread')).toContainText('It is. How many are you?');
+
+  // Told by mail that they wrote, one answers the mail, and they have it as a text.
+  await writeFrom(page, number, 'Two of us.', 'the front desk');
+  await nia.goto(`${standins}/mailbox?find=nia`);
+  const mail = nia.locator('article', { hasText: 'Two of us.' });
+  await reloadUntil(nia, () => mail);
+  await mail.getByLabel('Answer to replies…').fill('Then come at eight.');
+  await mail.getByRole('button', { name: 'Send the answer' }).click();
+  await page.goto(address);
+  await expect(page.locator('#thread')).toContainText('Then come at eight.');
 
   await nia.goto('/conversations?show=mine');
   await expect(nia.locator('.talk-list')).toContainText(called);

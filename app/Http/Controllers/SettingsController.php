@@ -12,6 +12,7 @@ use App\Models\RecordType;
 use App\Outside\Mailbox;
 use App\Setup\MoveClock;
 use App\Setup\SetupForm;
+use App\Staff\ReplyAddress;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -27,6 +28,7 @@ final class SettingsController
         return view('settings.index', [
             'business' => Business::current(),
             'mailIsThere' => Mailbox::isThere(),
+            'mailbox' => ReplyAddress::mailbox(),
             'types' => RecordType::query()
                 ->withCount('fields')
                 ->orderByRaw("case when \"key\" = 'person' then 0 else 1 end")

@@ -47,7 +47,8 @@
                 <button class="btn small">Keep</button>
             </form>
             <h2 class="mb-1">Mail</h2>
-            <p class="mb-6">@if ($mailIsThere)<x-tone tone="well">Mail goes out by “{{ config('mail.default') }}”.</x-tone>@else<x-tone tone="bad">No mail server is set up.</x-tone> Rules that write emails cannot: each says so, and can be tried again. Whoever runs this server gives MAIL_MAILER=smtp with MAIL_HOST, MAIL_PORT, MAIL_USERNAME and MAIL_PASSWORD in .env, and starts the workers again.@endif</p>
+            <p class="mb-2">@if ($mailIsThere)<x-tone tone="well">Mail goes out by “{{ config('mail.default') }}”.</x-tone>@else<x-tone tone="bad">No mail server is set up.</x-tone> Rules that write emails cannot: each says so, and can be tried again. Whoever runs this server gives MAIL_MAILER=smtp with MAIL_HOST, MAIL_PORT, MAIL_USERNAME and MAIL_PASSWORD in .env, and starts the workers again.@endif</p>
+            <p class="mb-6 soft sm">@if ($mailbox)What is answered to a notice’s mail comes in at {{ $mailbox }}, and goes out as the text.@else A notice’s mail says where to answer. With REPLY_MAILBOX and REPLY_MAILBOX_SECRET in .env what is answered to it goes out as the text.@endif</p>
             <h2 class="mb-1">Who is who</h2>
             <form method="post" action="{{ route('settings.people') }}">@csrf @method('put')
                 <fieldset><legend class="soft sm mb-2">People are known by their name in the other system, then their number, then their email. If these lead to two people:</legend>

@@ -40,8 +40,8 @@ trait EveryRoute
 {
     /** What asks nobody who they are. */
     private const OPEN = [
-        'log-in', 'install', 'install.store', 'invitations.show', 'invitations.store', 'in.carrier', 'in.source', 'calendar', 'tasks.feed',
-        'links.open', 'pictures.show', 'forms.public', 'forms.send', 'forms.post',
+        'log-in', 'install', 'install.store', 'invitations.show', 'invitations.store', 'in.carrier', 'in.mail', 'in.source', 'calendar',
+        'tasks.feed', 'links.open', 'pictures.show', 'forms.public', 'forms.send', 'forms.post',
         'forms.colours',
     ];
 
