@@ -22,6 +22,8 @@ use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\AskedBy;
+use Linnet\Core\Record\Line;
+use Linnet\Core\Record\Pace;
 use Linnet\Core\Rule\Rule;
 use Psr\Clock\ClockInterface;
 
@@ -102,6 +104,9 @@ final class WhoGetsIt
             }
         });
         $several->refresh();
+        if ($isDone && $several->cursor === null && $several->of > self::AT_ONCE) {
+            (new InTurn($unit))->give($several, $letter);
+        }
 
         return $several->cursor !== null;
     }
@@ -150,6 +155,10 @@ final class WhoGetsIt
         $sheet = (new SheetReader($unit))->of($people);
         $id = (string) $several->rule_id;
         $sheet->rules[$several->rule_id] = new InMemoryRule($id, $rule);
+        if ($several->of > self::AT_ONCE) {
+            // Their places are given once it is known of all when each could leave.
+            $sheet->lines = array_map(fn (Line $line): Line => $line->with(pace: new Pace), $sheet->lines);
+        }
         $begins = $letter->begins($unit->now, $zone);
         if ($several->ticked) {
             foreach ($several->people()->whereIn('person_id', $people)->orderBy('id')->get(['person_id', 'record_id']) as $one) {
@@ -188,7 +197,7 @@ final class WhoGetsIt
                         default => $reason->code ?? 'run.finished',
                     },
                     'reason' => $text?->state === TextState::Left ? self::held($text) : $reason,
-                    'zone' => $text?->to->zone,
+                    'zone' => $text?->to->zone, 'zones' => $text !== null && count($text->to->zones) > 1 ? $text->to->zones : null,
                     'line_id' => $text?->line === null ? null : $unit->reader->line($text->line)?->id,
                     'wanted_at' => $text?->wantedAt, 'leaves_at' => $text?->state === TextState::Left ? $text->settledAt : null,
 
@@ -227,8 +236,8 @@ final class WhoGetsIt
     }
 
     /**
-     * @param  array{outcome: string, reason: Reason|null, zone?: string|null, line_id?: int|null, wanted_at?: \DateTimeImmutable|null,
-     * leaves_at?: \DateTimeImmutable|null, body?: string|null, parts?: int, price_micros?: int}  $said
+     * @param  array{outcome: string, reason: Reason|null, zone?: string|null, zones?: list<string>|null, line_id?: int|null,
+     * wanted_at?: \DateTimeImmutable|null, leaves_at?: \DateTimeImmutable|null, body?: string|null, parts?: int, price_micros?: int}  $said
      * @return array<string, mixed>
      */
     private function row(TextToSeveral $several, int $person, ?int $record, array $said): array
@@ -238,7 +247,8 @@ final class WhoGetsIt
         return [
             'several_id' => $several->id, 'person_id' => $person, 'record_id' => $record ?? 0, 'outcome' => $said['outcome'],
             'reason' => $said['reason'] === null ? null : json_encode($said['reason']->toArray(), JSON_THROW_ON_ERROR),
-            'zone' => $said['zone'] ?? null, 'line_id' => $said['line_id'] ?? null, 'wanted_at' => $at($said['wanted_at'] ?? null),
+            'zone' => $said['zone'] ?? null, 'zones' => isset($said['zones']) ? json_encode($said['zones']) : null,
+            'line_id' => $said['line_id'] ?? null, 'wanted_at' => $at($said['wanted_at'] ?? null),
             'leaves_at' => $at($said['leaves_at'] ?? null), 'body' => $said['body'] ?? null,
             'parts' => $said['parts'] ?? 0, 'price_micros' => $said['price_micros'] ?? 0,
         ];

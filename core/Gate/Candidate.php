@@ -65,4 +65,18 @@ final readonly class Candidate
         public ?WeeklyHours $lineHours = null,
     ) {
     }
+
+    /**
+     * The same, as it would ask for its place in the line's order.
+     *
+     * @param  array<int, int>  $departed  by k
+     */
+    public function inTurn(array $departed, ?\DateTimeImmutable $slot, int $turn): self
+    {
+        return new self(
+            $this->origin, $this->kind, $this->body, $this->to, $this->rule, $this->line, $this->lineName,
+            businessZone: $this->businessZone, pace: $this->pace, departed: $departed, slot: $slot, lineCountries: $this->lineCountries,
+            lineHours: $this->lineHours, turn: $turn,
+        );
+    }
 }

@@ -31,11 +31,12 @@ final readonly class Line
     ) {
     }
 
-    /** The same, numbered or switched otherwise. */
-    public function with(?int $id = null, ?ActivationState $power = null): self
+    /** The same, numbered, switched or paced otherwise. */
+    public function with(?int $id = null, ?ActivationState $power = null, ?Pace $pace = null): self
     {
         return new self(
-            $id ?? $this->id, $this->key, $this->name, $this->number, $power ?? $this->power, $this->pace, $this->health, $this->staffId,
+            $id ?? $this->id, $this->key, $this->name, $this->number, $power ?? $this->power, $pace ?? $this->pace,
+            $this->health, $this->staffId,
             $this->countries, $this->hours, $this->pool,
         );
     }

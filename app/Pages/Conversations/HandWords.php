@@ -55,12 +55,12 @@ final readonly class HandWords
         return new WordsByHand(UnitOfWork::reading($now, $this->sideEffects), $person->id, $line, $record, $at ?? $now);
     }
 
-    /** To be kept: tried on whoever was last spoken with. */
+    /** To be kept: tried on whoever was spoken with first. */
     public function kept(): WordsByHand
     {
         $now = $this->clock->now();
-        $last = Conversation::query()->orderByDesc('last_at')->value('person_id');
+        $first = Conversation::query()->orderBy('id')->value('person_id');
 
-        return new WordsByHand(UnitOfWork::reading($now, $this->sideEffects), is_numeric($last) ? (int) $last : null, null, null, $now);
+        return new WordsByHand(UnitOfWork::reading($now, $this->sideEffects), is_numeric($first) ? (int) $first : null, null, null, $now);
     }
 }

@@ -31,6 +31,9 @@ final class WordsByHand implements WordsFor
 
     private ?Vocabulary $vocabulary = null;
 
+    /** @var array<string, int|null> the record it is about, by type */
+    private array $abouts = [];
+
     /** @var array<string, EvaluationContext> by record type */
     private array $contexts = [];
 
@@ -150,8 +153,11 @@ final class WordsByHand implements WordsFor
     /** Of their records of a type the one that is meant, else the newest. */
     private function about(string $type): ?int
     {
+        if (array_key_exists($type, $this->abouts)) {
+            return $this->abouts[$type];
+        }
         $theirs = array_column($this->unit->reader->recordsOf((int) $this->person, $type), 'id');
 
-        return in_array($this->record, $theirs, true) ? $this->record : $theirs[0] ?? null;
+        return $this->abouts[$type] = in_array($this->record, $theirs, true) ? $this->record : $theirs[0] ?? null;
     }
 }

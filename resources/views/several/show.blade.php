@@ -69,7 +69,7 @@
                     @foreach ($drawn->bars() as $bar)<rect class="went" x="{{ $bar['x'] }}" y="{{ $bar['y'] }}" width="{{ $bar['width'] }}" height="{{ $bar['height'] }}"><title>{{ $bar['says'] }}</title></rect><text x="{{ $bar['x'] }}" y="{{ $bar['y'] - 4 }}">{{ $bar['label'] }}</text>@endforeach
                     @foreach ($drawn->marks() as $mark)<text x="{{ $mark['x'] }}" y="102">{{ $mark['says'] }}</text>@endforeach
                 </svg></div>
-                <p class="soft sm">The first {{ $several->isWritten() ? 'leaves' : 'was to leave' }} @time($figures->first, 'D j M H:i'), the last @time($figures->last, 'D j M H:i'){{ $several->of > \App\Several\WhoGetsIt::AT_ONCE ? ', and as much later as the line’s pace takes for so many' : '' }}.</p>
+                <p class="soft sm">The first {{ $several->isWritten() ? 'leaves' : 'was to leave' }} @time($figures->first, 'D j M H:i'), the last @time($figures->last, 'D j M H:i').</p>
             @endif
             </div>
         </div>

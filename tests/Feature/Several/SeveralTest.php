@@ -19,6 +19,7 @@ use App\Models\Rule;
 use App\Models\SavedFilter;
 use App\Models\SeveralPerson;
 use App\Models\TextToSeveral;
+use App\Several\WhoGetsIt;
 use Carbon\CarbonImmutable;
 use Database\Seeders\OldRecordsSeeder;
 use Illuminate\Support\Facades\DB;
@@ -59,6 +60,35 @@ final class SeveralTest extends TestCase
                 [$text->body, $text->parts, $text->price_micros, $text->line_id, $text->left_at?->format('Y-m-d H')],
             );
         }
+    }
+
+    /** So many that they are worked out in pieces leave by the line one after the other, at the places that are said beforehand. */
+    public function testVeryManyLeaveInTheirTurn(): void
+    {
+        for ($i = 0; $i < 430; $i++) {
+            $id = DB::table('people')->insertGetId(['first_name' => "P$i", 'fields' => '{}', 'added_at' => now()]);
+            [$number, $country, $zones] = $i % 5 === 0
+                ? ['+1416555'.sprintf('%04d', $i), 'CA', '["America/Toronto"]']
+                : ['+44770091'.sprintf('%04d', $i), 'GB', '["Europe/London"]'];
+            DB::table('numbers')->insert([
+                'person_id' => $id, 'e164' => $number, 'country' => $country, 'kind' => 'mobile', 'zones' => $zones, 'rank' => 0,
+            ]);
+        }
+        Line::query()->where('key', 'front-desk')->update(['pace' => json_encode(['per_minute' => 3])]);
+        $several = $this->begin('everybody', 'The quay is closed on Friday, {{ first_name | or: "all" }}.', '2026-03-04T18:00', many: true);
+        for ($who = resolve(WhoGetsIt::class); $who->goOn($several););
+        $said = $several->people()->where('outcome', SeveralPerson::GETS)->get()->keyBy('person_id')->all();
+        self::assertGreaterThan(430, count($said));
+        $this->letGo($several)->assertSessionHas('done', 'It is let go.');
+        $this->liveThrough('2026-03-04 18:00', '2026-03-04 20:40', 1);
+        $this->liveThrough('2026-03-04 21:00', '2026-03-05 11:00', 30);
+        $came = Message::query()->where('rule_id', $several->rule_id)->whereNotNull('left_at')->get()->keyBy('person_id');
+        self::assertCount(count($said), $came);
+        foreach ($said as $person => $one) {
+            $text = $came[$person] ?? self::fail();
+            self::assertSame($one->leaves_at?->format('D H:i'), self::place($text), (string) $one->zone);
+        }
+        self::assertGreaterThan(2, count(array_unique(array_map(fn ($one): ?string => $one->leaves_at?->format('D H'), $said))));
     }
 
     /** By the clock of each; who is past it gets it as soon as it is let go. */
@@ -233,7 +263,15 @@ final class SeveralTest extends TestCase
         self::assertEqualsCanonicalizing($theirs, $bookings()->where('values', 'like', '%Brings a dog%')->pluck('id')->all());
     }
 
-    private function begin(string $to, string $words, ?string $at = null, bool $theirs = false): TextToSeveral
+    /** The minute of its place in its line's order, else in which it left. */
+    private static function place(Message $text): string
+    {
+        $slot = $text->getAttribute('slot_at');
+
+        return is_string($slot) ? CarbonImmutable::parse($slot, 'UTC')->format('D H:i') : (string) $text->left_at?->format('D H:i');
+    }
+
+    private function begin(string $to, string $words, ?string $at = null, bool $theirs = false, bool $many = false): TextToSeveral
     {
         $this->post(route('several.store'));
         $several = TextToSeveral::query()->orderByDesc('id')->firstOrFail();
@@ -241,7 +279,9 @@ final class SeveralTest extends TestCase
             'sentence' => $to, 'text' => $words, 'line' => 'front-desk',
             'when' => $at === null ? 'now' : ($theirs ? 'theirs' : 'ours'), 'at' => $at,
         ])->assertSessionHasNoErrors();
-        $this->get(route('several.who', $several))->assertHeader('HX-Trigger', 'worked-out');
+        $who = $this->get(route('several.who', $several));
+        // Of many it is worked out in the queue.
+        $many ? $who->assertHeaderMissing('HX-Trigger') : $who->assertHeader('HX-Trigger', 'worked-out');
 
         return $several->refresh();
     }
