@@ -67,7 +67,7 @@ final class ComingTextWriter
     public function replace(array $people, array $rows): void
     {
         foreach (array_chunk($people, self::AT_ONCE) as $some) {
-            DB::table('coming_texts')->whereIn('person_id', $some)->delete();
+            DB::table('coming_texts')->whereIn('about_person_id', $some)->delete();
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
             DB::table('coming_texts')->insert($some);
@@ -90,6 +90,7 @@ final class ComingTextWriter
 
         return [
             'person_id' => $text->to->personId,
+            'about_person_id' => $run->personId(),
             'rule_id' => (int) $run->ruleId,
             'run_id' => $coming->begun ? $run->id : null,
             'record_id' => $record,
@@ -129,6 +130,7 @@ final class ComingTextWriter
         $leaves = $stopped === null ? $text->leaves_at : null;
 
         return [
+            'about_person_id' => $text->person_id,
             'person_id' => $text->person_id, 'rule_id' => null, 'run_id' => null, 'record_id' => null, 'record_type_id' => null,
             'message_id' => null, 'line_id' => $text->line_id, 'name' => "scheduled/$text->id", 'letter' => '', 'wording' => '',
             'kind' => TextKind::Service->value, 'zone' => $to->zone, 'wanted_at' => DatabaseRunStore::at($text->leaves_at ?? $unit->now),

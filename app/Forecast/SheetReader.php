@@ -13,11 +13,14 @@ use App\Models\Record as RecordModel;
 use App\Models\Timer;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\OwnText;
+use Linnet\Core\Engine\Run;
 use Linnet\Core\InMemory\InMemoryRule;
 use Linnet\Core\InMemory\Sheet;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Record;
+use Linnet\Core\Record\RecordType;
+use Linnet\Core\Rule\Rule;
 
 /** Copies some people out of the database onto paper, with all that is under way about them. */
 final readonly class SheetReader
@@ -37,7 +40,8 @@ final readonly class SheetReader
         $this->records($sheet, $people);
         $this->runs($sheet, $people);
         $this->texts($sheet, $people);
-        (new MessageHistoryReader($reader, $this->unit->now))->fill($sheet->history, $people);
+        $beside = $this->beside($sheet, $people);
+        (new MessageHistoryReader($reader, $this->unit->now))->fill($sheet->history, [...$people, ...$beside]);
         $this->timers($sheet, $people);
         $this->changes($sheet, $people);
 
@@ -84,6 +88,12 @@ final readonly class SheetReader
     /** @param  list<int>  $people */
     private function people(Sheet $sheet, array $people): void
     {
+        $this->lookUp($sheet, $people, beside: false);
+    }
+
+    /** @param  list<int>  $people */
+    private function lookUp(Sheet $sheet, array $people, bool $beside): void
+    {
         $reader = $this->unit->reader;
         $reader->preload($people);
         $reader->preloadLastChanges($people);
@@ -92,7 +102,7 @@ final readonly class SheetReader
             if ($person === null) {
                 continue;
             }
-            $sheet->people[$id] = $person;
+            $beside ? ($sheet->beside[$id] = $person) : ($sheet->people[$id] = $person);
             foreach ($person->numbers as $number) {
                 $sheet->consent[$number->e164] = $reader->consent($number->e164);
             }
@@ -139,6 +149,45 @@ final readonly class SheetReader
         foreach ($named as $key => [$kind, $id]) {
             $sheet->names[$key] = ($kind === FieldKind::Record ? $called[$id] ?? null : $reader->nameOf($kind, $id)) ?? '';
         }
+    }
+
+    /**
+     * Those whom rules text about records of others: they can be texted, and nothing begins for them.
+     *
+     * @param  list<int>  $people  who is on it anyway
+     * @return list<int>
+     */
+    private function beside(Sheet $sheet, array $people): array
+    {
+        $beside = [];
+        foreach ($this->pathsBeside($sheet) as $path) {
+            [$type, $key] = RecordType::split($path);
+            foreach ($sheet->records as $record) {
+                $id = $record->type->key === $type ? $record->values[$key] ?? null : null;
+                is_numeric($id) && $beside[(int) $id] = true;
+            }
+        }
+        $ids = array_values(array_diff(array_keys($beside), $people));
+        $this->lookUp($sheet, $ids, beside: true);
+
+        return $ids;
+    }
+
+    /** @return list<string> the fields in which those stand whom rules text about records of others */
+    private function pathsBeside(Sheet $sheet): array
+    {
+        $paths = [];
+        $rules = [
+            ...array_map(fn (InMemoryRule $one): Rule => $one->rule, $sheet->rules),
+            ...array_map(fn (Run $one): Rule => $one->rule, $sheet->runs),
+        ];
+        foreach ($rules as $rule) {
+            foreach ($rule->flow->texts() as $step) {
+                $step->outgoing()->to->isBeside() && $paths[] = $step->outgoing()->to->which;
+            }
+        }
+
+        return array_values(array_unique($paths));
     }
 
     /** @return array<string, array{FieldKind, int}> whom and what its fields lead to */
@@ -190,7 +239,14 @@ final readonly class SheetReader
             ->whereIn('state', [MessageState::Waiting->value, MessageState::SetAside->value])
             ->whereNotNull('run_id')
             ->whereNotIn('run_id', array_keys($sheet->runs))
+            // About records of others they are texted by runs that are not on it.
+            ->whereIn('run_id', DB::table('runs')->whereIn('person_id', $people)->select('id'))
             ->pluck('run_id');
+        if ($this->pathsBeside($sheet) !== []) {
+            $over = $over->concat(DB::table('messages')->join('runs', 'runs.id', 'messages.run_id')->whereIn('runs.person_id', $people)
+                ->whereColumn('messages.person_id', '!=', 'runs.person_id')
+                ->whereIn('messages.state', [MessageState::Waiting->value, MessageState::SetAside->value])->pluck('run_id'));
+        }
         $this->unit->runs->preload(self::ids($over->unique()->all()));
         $this->unit->texts->preload($this->unit->runs->all());
         foreach ($this->unit->texts->all() as $key => $text) {

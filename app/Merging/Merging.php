@@ -17,6 +17,7 @@ use App\Models\Run;
 use App\Models\Staff;
 use App\Models\Timer;
 use App\Models\Trace;
+use App\Records\Beside;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Engine\MergedRuns;
 use Linnet\Core\Reason;
@@ -74,6 +75,7 @@ final readonly class Merging
             [$undo['moved'], $undo['dropped']] = $this->move($gone->id, $kept->id);
             $undo['occasions'] = $this->renameOccasions($undo['moved']['runs'] ?? [], $gone->id, $kept->id);
             $undo['withdrawn'] = $this->enterWithdrawals($kept, $staff, $now);
+            DB::table('coming_texts')->whereIn('about_person_id', [$kept->id, $gone->id])->delete();
             DB::table('coming_texts')->whereIn('person_id', [$kept->id, $gone->id])->delete();
             DB::table('forecast_marks')->where('person_id', $gone->id)->delete();
             DB::table('timers')->where('kind', Timer::START_PERSON)->where('subject_id', $gone->id)->delete();
@@ -102,7 +104,7 @@ final readonly class Merging
             if ($mine !== 1) {
                 return false;
             }
-            /** @var array{person: array<string, mixed>, filled: array<string, array{mixed, mixed}>, records: array<int, string>,
+            /** @var array{person: array<string, mixed>, filled: array<string, array{mixed, mixed}>, records: array<array-key, string>,
              * ranks: array<int, int>, conversations: Joined, moved: array<string, list<int>>,
              * dropped: array<string, list<array<string, mixed>>>, occasions: array<int, string>, withdrawn: list<int>} $undo */
             $undo = $merge->kept;
@@ -123,12 +125,12 @@ final readonly class Merging
             foreach ($undo['occasions'] as $id => $occasion) {
                 DB::table('runs')->where('id', $id)->update(['occasion' => $occasion]);
             }
-            foreach ($undo['records'] as $id => $field) {
-                DB::table('records')->where('id', $id)->update(["values->$field" => $merge->gone_id]);
+            foreach ($undo['records'] as $of => $field) {
+                DB::table('records')->where('id', (int) $of)->update(["values->$field" => $merge->gone_id]);
             }
             $this->partConversations($merge->gone_id, $undo['conversations']);
             $this->takeBackWithdrawals($undo['withdrawn'], $merge->gone_id, $staff, $now);
-            DB::table('coming_texts')->where('person_id', $merge->person_id)->delete();
+            DB::table('coming_texts')->where('about_person_id', $merge->person_id)->delete();
             foreach ([$merge->person_id, $merge->gone_id] as $id) {
                 $this->noticed(Person::query()->findOrFail($id), $staff, [], $now);
                 Trace::note(new Reason('person.split', ['staff' => $staff->name]), $now, ['person_id' => $id]);
@@ -218,10 +220,16 @@ final readonly class Merging
         $person->save();
     }
 
-    /** @return array<int, string> the field that leads to the person, by record */
+    /** @return array<array-key, string> the fields that lead to the person, by record and field */
     private function leadRecords(int $from, int $to): array
     {
         $led = [];
+        foreach (Beside::fields() as $field) {
+            foreach (Beside::in($field, $from)->pluck('id') as $id) {
+                DB::table('records')->where('id', $id)->update(["values->$field->key" => $to]);
+                $led["$id/$field->key"] = $field->key;
+            }
+        }
         $types = DB::table('record_types')->whereNotNull('person_field')->pluck('person_field', 'id')->all();
         foreach (DB::table('records')->where('person_id', $from)->get(['id', 'record_type_id', 'values']) as $record) {
             $field = $types[$record->record_type_id] ?? null;
@@ -229,7 +237,7 @@ final readonly class Merging
             $values = json_decode((string) $record->values, true, 16, JSON_THROW_ON_ERROR);
             if ($field !== null && ($values[$field] ?? null) === $from) {
                 DB::table('records')->where('id', $record->id)->update(["values->$field" => $to]);
-                $led[(int) $record->id] = (string) $field;
+                $led["$record->id/$field"] = (string) $field;
             }
         }
 

@@ -47,7 +47,7 @@ final class PutAside extends Model
                 self::TIMER => DB::table('timers')->where('id', $id)->update(['due_at' => null]),
                 self::CHANGE => DB::table('changes')->where('id', $id)->update(['handled' => true]),
                 self::SCHEDULED_TEXT => DB::table('scheduled_texts')->where('id', $id)->update(['leaves_at' => null]),
-                default => DB::table('coming_texts')->where('person_id', $id)->delete(),
+                default => DB::table('coming_texts')->where('about_person_id', $id)->delete(),
             };
             self::query()->upsert(
                 [

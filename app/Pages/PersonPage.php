@@ -12,6 +12,7 @@ use App\Models\Business;
 use App\Models\ComingText;
 use App\Models\Consent;
 use App\Models\Conversation;
+use App\Models\Field;
 use App\Models\Merge;
 use App\Models\Number;
 use App\Models\Person;
@@ -20,6 +21,7 @@ use App\Models\Rule;
 use App\Models\Run;
 use App\Models\Task;
 use App\Pages\Ahead\ComingTextReader;
+use App\Records\Beside;
 use App\Rules\StartByHand;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -127,7 +129,14 @@ final class PersonPage
     /** @return Collection<int, Record> the newest few */
     public function records(): Collection
     {
-        return Record::query()->where('person_id', $this->person->id)->with('type.fields')->orderByDesc('id')->limit(5)->get();
+        return once(fn (): Collection => Record::query()->where('person_id', $this->person->id)->with('type.fields')
+            ->orderByDesc('id')->limit(5)->get());
+    }
+
+    /** @return list<array{Record, Field}> those of others in which they stand too, and where: "host" */
+    public function beside(): array
+    {
+        return Beside::of($this->person->id, 5);
     }
 
     /** @return Collection<int, Task> what is to be done about them: what is due first, then what has no time */

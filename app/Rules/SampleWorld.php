@@ -91,6 +91,13 @@ final class SampleWorld
                 if (($field->kind === FieldKind::Person || $field->kind === FieldKind::Record) && is_numeric($value)) {
                     $sheet->names["{$field->kind->value}:$value"] = $known->nameOf($field->kind, (int) $value) ?? '';
                 }
+                $beside = $field->kind === FieldKind::Person && is_numeric($value) ? $known->person((int) $value) : null;
+                if ($beside !== null && $beside->id !== $person->id) {
+                    $sheet->beside[$beside->id] = $beside;
+                    foreach ($beside->numbers as $number) {
+                        $sheet->consent[$number->e164] = $known->consent($number->e164);
+                    }
+                }
             }
         }
         foreach ($this->opened[$person->id] ?? [] as $opened => $at) {

@@ -16,6 +16,8 @@ final readonly class KnownFields
 
     private const AROUND = ['line.name', 'line.number', 'business.name', 'business.number'];
 
+    private const NAMED = ['name', 'first_name', 'last_name'];
+
     private const STAFF = ['name', 'first_name', 'email', 'number', 'texts_allowed'];
 
     /** @var list<string> */
@@ -37,7 +39,11 @@ final readonly class KnownFields
                     array_push(
                         $known,
                         $path,
-                        ...$field->kind === FieldKind::Staff ? array_map(fn (string $part): string => "$path.$part", self::STAFF) : [],
+                        ...array_map(fn (string $part): string => "$path.$part", match ($field->kind) {
+                            FieldKind::Staff => self::STAFF,
+                            FieldKind::Person => self::NAMED,
+                            default => [],
+                        }),
                     );
                 }
             }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Linnet\Core\Check;
 
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Field;
+use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Condition\InAudience;
@@ -28,6 +30,7 @@ final class UnknownName implements Check
             $known = match ($kind) {
                 'type' => array_keys($of->types),
                 'line' => $lines,
+                'person_field' => self::peopleFields($of),
                 'line_pool' => array_map(fn (Line $line): ?string => $line->pool, $of->lines),
                 'form' => $of->forms,
                 'rule' => $rules,
@@ -38,9 +41,19 @@ final class UnknownName implements Check
             };
             if (! in_array($name, $known, true)) {
                 // A rule that is off may be switched on later; a code list may be filled.
-                yield new Finding(new Reason("check.no_$kind", ['name' => $name]), $kind !== 'rule', $step);
+                $with = ['name' => $name, 'type' => $of->types[$of->rule->trigger->type()]->name ?? ''];
+                yield new Finding(new Reason("check.no_$kind", $with), $kind !== 'rule', $step);
             }
         }
+    }
+
+    /** @return list<string> the paths of the fields of the rule's record that lead to a person */
+    private static function peopleFields(Question $of): array
+    {
+        $type = $of->rule->trigger->type();
+        $fields = array_filter($of->types[$type]->fields ?? [], fn (Field $field): bool => $field->kind === FieldKind::Person);
+
+        return array_values(array_map(fn (Field $field): string => RecordType::path($type, $field->key), $fields));
     }
 
     /** @return iterable<array{string, string, string|null}> kind, name and step */
@@ -68,6 +81,9 @@ final class UnknownName implements Check
             };
             if ($to instanceof Recipient && $to->who === Who::Staff) {
                 yield ['staff', $to->which, $step->id()];
+            }
+            if ($to instanceof Recipient && $to->isBeside()) {
+                yield ['person_field', $to->which, $step->id()];
             }
             if ($step instanceof Texting) {
                 foreach ($step->outgoing()->from->keys as $line) {

@@ -217,6 +217,9 @@ final class Advance
 
     private function text(Text $step): bool
     {
+        if ($step->outgoing->to->isBeside()) {
+            return $this->textBeside($step);
+        }
         $status = $this->sent($step);
         if ($status === null || $status->isWaiting()) {
             return $status === null && $this->state->step !== $step->id;
@@ -224,6 +227,20 @@ final class Advance
         $this->noteSent($step, $status);
 
         return $this->next($step, $status->at ?? $this->context->now);
+    }
+
+    /** Whoever else has to do with the record is texted in their own time: nothing here waits for it. */
+    private function textBeside(Text $step): bool
+    {
+        if ($this->state->late && $this->isTooLate($step)) {
+            $this->trace[] = new Reason('text.too_late');
+            $this->state = $this->state->with(['late' => false]);
+
+            return $this->next($step, $this->context->now);
+        }
+        $wanted = $this->state->arrivedAt;
+
+        return $this->doAndGoOn(new SendText($this->name($step), $step, $wanted, $this->state->round, $this->state->anchor), $step);
     }
 
     private function ask(Ask $step): bool

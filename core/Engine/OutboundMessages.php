@@ -17,10 +17,12 @@ use Linnet\Core\Gate\Say;
 use Linnet\Core\Gate\TextOrigin;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
+use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rule\ReleaseKind;
 use Linnet\Core\Rule\Step\Ask;
+use Linnet\Core\Rule\Step\NumberChoice;
 use Linnet\Core\Rule\Step\Recipient;
 use Linnet\Core\Rule\Step\Sender;
 use Linnet\Core\Rule\Step\SenderKind;
@@ -69,7 +71,14 @@ final readonly class OutboundMessages
             $this->texts->count($wordings, $wording->id, $to->personId, 1);
         }
 
-        return $this->evaluate($text, $context);
+        if (! $outgoing->to->isBeside()) {
+            return $this->evaluate($text, $context);
+        }
+
+        // Whoever is at that person asks the gate: what they had, and may have, is theirs to keep in order.
+        return $to->personId === null
+            ? $this->transition($text, TextState::Dropped, new Reason('text.nobody', ['field' => $to->who]), $context->now)
+            : $this->transition($text, TextState::Waiting, null, $context->now, $context->now);
     }
 
     /** A text to somebody of the business. */
@@ -156,6 +165,7 @@ final readonly class OutboundMessages
         $staff = $text->to->staffId === null ? null : $this->reader->staff($text->to->staffId);
         $text->to = match (true) {
             $person !== null => $this->contexts->stillReceiver($person, $text->to->number),
+            $text->to->personId !== null => $this->contexts->colleague(null, null),
             $staff !== null => $this->contexts->colleague($staff, null),
             default => $text->to,
         };
@@ -172,6 +182,9 @@ final readonly class OutboundMessages
         return $this->transition($text, TextState::Left, null, $now);
     }
 
+    /** So often one to somebody else is asked about that waits for nobody knows what: its run is not told of what happens to them. */
+    private const BESIDE_AGAIN = '+10 minutes';
+
     private function transition(
         OutText $text,
         TextState $state,
@@ -183,6 +196,10 @@ final readonly class OutboundMessages
         $text->reason = $reason;
         $text->settledAt = $text->status()->isWaiting() ? null : $now;
         $state === TextState::Dropped && $this->uncount($text);
+        $isBeside = $text->to->personId !== null && $text->run !== null && $text->run->personId() !== $text->to->personId;
+        if ($isBeside && $state === TextState::Waiting) {
+            $until ??= $now->modify(self::BESIDE_AGAIN);
+        }
         $this->texts->save($text);
         $this->texts->hold($text, $state === TextState::Waiting ? $until : null);
 
@@ -276,13 +293,33 @@ final readonly class OutboundMessages
 
     private function receiver(Run $run, Recipient $to, SendText $effect): Receiver
     {
-        return $to->isPerson()
-            ? $this->contexts->receiver(
-                $this->reader->person($run->personId()) ?? throw new \LogicException('a run is about somebody'),
-                $effect->step->outgoing()->numbers,
-                $run->number,
-            )
-            : $this->colleague($run, $to);
+        $numbers = $effect->step->outgoing()->numbers;
+
+        return match (true) {
+            $to->isPerson() => $this->contexts->receiver(
+                $this->reader->person($run->personId()) ?? throw new \LogicException('a run is about somebody'), $numbers, $run->number,
+            ),
+            $to->isBeside() => $this->beside($run, $to->which, $numbers),
+            default => $this->colleague($run, $to),
+        };
+    }
+
+    /**
+     * The person in a field of the run's record, as things are now.
+     *
+     * @param  list<NumberChoice>  $numbers
+     */
+    private function beside(Run $run, string $path, array $numbers): Receiver
+    {
+        $record = $run->subject->recordId === null ? null : $this->reader->record($run->subject->recordId);
+        $field = $record?->type->fields[substr((string) strrchr(".$path", '.'), 1)] ?? null;
+        $id = $field?->kind === FieldKind::Person ? $record->values[$field->key] ?? null : null;
+        $person = is_numeric($id) ? $this->reader->person((int) $id) : null;
+
+        // Nobody there: what the field is called stands for them.
+        return $person === null
+            ? $this->contexts->colleague(null, $field === null ? $path : mb_strtolower($field->name, 'UTF-8'))
+            : $this->contexts->receiver($person, $numbers);
     }
 
     /** The member of staff, or the number, a recipient stands for. */

@@ -26,7 +26,6 @@ final readonly class Scheduler
     public function __construct(
         private BusinessReader $reader,
         private TimerStore $timers,
-        private ContextFactory $contexts,
         private OutboundMessages $outbound,
         private Conductor $conductor,
     ) {
@@ -78,7 +77,7 @@ final readonly class Scheduler
         }
         // One its run does not wait for: the run is over, or it is a notice, or what an unclear answer got.
         $run->state->isOver() || $run->state->awaits !== $text->name
-            ? $this->outbound->evaluate($text, $this->contexts->create($run->subject, $run->line))
+            ? $this->outbound->evaluate($text, $this->conductor->contextOf($run))
             : $this->conductor->advance($run, $text);
     }
 

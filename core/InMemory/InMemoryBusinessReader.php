@@ -12,6 +12,7 @@ use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Business;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
+use Linnet\Core\Record\Named;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\RecordType;
@@ -41,7 +42,7 @@ final readonly class InMemoryBusinessReader implements BusinessReader
 
     public function person(int $id): ?Person
     {
-        return $this->sheet->people[$id] ?? null;
+        return $this->sheet->people[$id] ?? $this->sheet->beside[$id] ?? null;
     }
 
     public function record(int $id): ?Record
@@ -71,10 +72,14 @@ final readonly class InMemoryBusinessReader implements BusinessReader
         return array_column($this->sheet->configuration->staff, null, 'email')[$email] ?? null;
     }
 
-    public function nameOf(FieldKind $kind, int $id): ?string
+    public function nameOf(FieldKind $kind, int $id): Named|string|null
     {
-        return $this->sheet->names["$kind->value:$id"] ??
-            ($kind === FieldKind::Person ? $this->person($id)?->called : ($this->record($id) === null ? null : "record $id"));
+        $own = $kind === FieldKind::Person ? $this->person($id)->own ?? [] : [];
+
+        return $this->sheet->names["$kind->value:$id"] ?? match (true) {
+            $kind === FieldKind::Person => Named::of($own['first_name'] ?? null, $own['last_name'] ?? null),
+            default => $this->record($id) === null ? null : "record $id",
+        };
     }
 
     public function line(string $key): ?Line

@@ -43,7 +43,7 @@ final readonly class InMemoryEngine
             new EffectHandler($this->reader, $this->runs, $texts, $this->sideEffects, $this->outbound),
         );
         $timers = new InMemoryTimerStore($sheet);
-        $this->scheduler = new Scheduler($this->reader, $timers, $this->contexts, $this->outbound, $this->conductor);
+        $this->scheduler = new Scheduler($this->reader, $timers, $this->outbound, $this->conductor);
         $this->inbound = new InMemoryInbound(
             $sheet, $this->reader, new Hearing($this->reader, $this->runs, $texts, $sheet->configuration->words),
         );

@@ -17,6 +17,7 @@ use Linnet\Core\Record\Change\Change;
 use Linnet\Core\Record\Change\StatusReported;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
+use Linnet\Core\Record\Named;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\Record;
 
@@ -113,8 +114,11 @@ final class Sheet
     /** @var array<string, true> who has had an automatic text from which line, by person and line */
     public array $opened = [];
 
-    /** @var array<string, string> what people and records that are not on it are called, by kind and id */
+    /** @var array<string, Named|string> what people and records that are not on it are called, by kind and id */
     public array $names = [];
+
+    /** @var array<int, Person> those who are texted about somebody else's records, and of whom nothing else is on it */
+    public array $beside = [];
 
     private int $changes = 0;
 

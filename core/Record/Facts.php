@@ -41,7 +41,7 @@ final readonly class Facts implements Values
     {
         $value = $this->tree;
         foreach (explode('.', $path) as $key) {
-            if ($value instanceof Staff) {
+            if ($value instanceof Somebody) {
                 $value = $value->part($key);
 
                 continue;

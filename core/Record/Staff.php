@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Linnet\Core\Record;
 
 /** One of those who log in, as rules see them. */
-final readonly class Staff implements \Stringable
+final readonly class Staff implements Somebody
 {
     /**
      * @param  string|null  $number  E.164
@@ -31,7 +31,6 @@ final readonly class Staff implements \Stringable
         return $this->name;
     }
 
-    /** A part of them by the name texts and conditions call it; null for anything else. */
     public function part(string $key): string|bool|null
     {
         return match ($key) {

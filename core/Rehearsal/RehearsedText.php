@@ -19,6 +19,7 @@ final readonly class RehearsedText
      * @param  list<Judgement>  $judgements  the gate's word at the wanted moment, and again after every hold
      * @param  Reason|null  $setAside  what is missing
      * @param  string|null  $line  key of the line it leaves from
+     * @param  string  $who  whom it goes to; empty where only its moments are kept
      */
     private function __construct(
         public string $step,
@@ -28,6 +29,7 @@ final readonly class RehearsedText
         public array $judgements,
         public ?Reason $setAside = null,
         public ?string $line = null,
+        public string $who = '',
     ) {
     }
 
@@ -36,7 +38,7 @@ final readonly class RehearsedText
         return new self(
             explode('/', $text->name)[0], $text->wantedAt, $text->state === TextState::Left ? $text->settledAt : null,
             $text->state === TextState::SetAside ? null : $text->composed, $text->judgements,
-            $text->state === TextState::SetAside ? $text->reason : null, $text->line,
+            $text->state === TextState::SetAside ? $text->reason : null, $text->line, $text->to->who,
         );
     }
 

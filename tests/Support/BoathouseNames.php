@@ -47,7 +47,11 @@ final readonly class BoathouseNames implements Names
             'field' => $this->path($type, match ($key) {
                 'date' => [FieldKind::Date, FieldKind::DateTime],
                 'value' => [FieldKind::Number, FieldKind::Money],
-                'field' => ($beside['who'] ?? '') === 'staff_field' ? [FieldKind::Staff] : [],
+                'field' => match ($beside['who'] ?? '') {
+                    'staff_field' => [FieldKind::Staff],
+                    'person_field' => [FieldKind::Person],
+                    default => [],
+                },
                 default => [],
             }),
             'field_test' => Chance::is(85) ? $this->test($type) : null,

@@ -24,6 +24,7 @@ use Linnet\Core\Record\Business as CoreBusiness;
 use Linnet\Core\Record\Field;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
+use Linnet\Core\Record\Named;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
@@ -259,16 +260,14 @@ final class DatabaseBusinessReader implements BusinessReader
         return null;
     }
 
-    public function nameOf(FieldKind $kind, int $id): ?string
+    public function nameOf(FieldKind $kind, int $id): Named|string|null
     {
         if ($kind !== FieldKind::Person) {
             return RecordModel::query()->with('type')->find($id)?->called();
         }
-        $person = $this->person($id);
-        $name = trim(implode(' ', array_filter([$person->own['first_name'] ?? null, $person->own['last_name'] ?? null], is_string(...))));
+        $own = $this->person($id)->own ?? [];
 
-        // A number is nobody's name: a text that would say one says what it has for a missing value.
-        return $name === '' ? null : $name;
+        return Named::of($own['first_name'] ?? null, $own['last_name'] ?? null);
     }
 
     public function line(string $key): ?Line

@@ -198,7 +198,7 @@ final class DatabaseMessageStore implements MessageStore
         // Why it waits or will not go is said in the story, once as long as it stays the same.
         if ($text->reason !== null && ($this->saidSo[$key] ?? null) !== $text->reason->code) {
             $this->saidSo[$key] = $text->reason->code;
-            $this->runs->trace($text->reason, (int) $run->ruleId, $run->id, $run->personId(), null, $text);
+            $this->runs->trace($text->reason, (int) $run->ruleId, $run->id, $text->to->personId ?? $run->personId(), null, $text);
         }
         if (
             $text->state === TextState::Left &&
@@ -544,7 +544,7 @@ final class DatabaseMessageStore implements MessageStore
         return [
             'name' => $name, 'key' => (string) Str::uuid7(),
             'origin' => $text->origin === TextOrigin::Notice ? MessageOrigin::Notice->value : MessageOrigin::Rule->value,
-            'person_id' => $run->personId(),
+            'person_id' => $text->to->personId ?? $run->personId(),
             'run_id' => $run->id, 'rule_id' => (int) $run->ruleId,
             'rule_version_id' => $this->runs->versionOf($run->id), 'step' => explode('/', $text->name)[0], 'kind' => $text->kind->value,
             'template' => $text->words?->source, 'wanted_at' => DatabaseRunStore::at($text->wantedAt), 'to_staff_id' => $text->to->staffId,
@@ -558,7 +558,7 @@ final class DatabaseMessageStore implements MessageStore
     private function conversationKey(OutText $text): string
     {
         return $text->state === TextState::Left && $text->origin === TextOrigin::Rule && $text->line !== null
-            ? $text->run?->personId().'/'.$this->reader->line($text->line)?->id
+            ? ($text->to->personId ?? $text->run?->personId()).'/'.$this->reader->line($text->line)?->id
             : '';
     }
 

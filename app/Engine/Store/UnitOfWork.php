@@ -46,7 +46,7 @@ final class UnitOfWork
             new EffectHandler($this->reader, $this->runs, $this->texts, $sideEffects->at($this), $this->outbound),
         );
         $this->timers = new DatabaseTimerStore($this);
-        $this->scheduler = new Scheduler($this->reader, $this->timers, $this->contexts, $this->outbound, $this->conductor);
+        $this->scheduler = new Scheduler($this->reader, $this->timers, $this->outbound, $this->conductor);
     }
 
     /**

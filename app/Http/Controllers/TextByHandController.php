@@ -17,6 +17,7 @@ use App\Models\Record;
 use App\Models\Staff;
 use App\Pages\Conversations\HandWords;
 use App\Pages\WritingPage;
+use App\Records\Beside;
 use App\Rules\Pictures;
 use App\Sentences\Sentence;
 use Illuminate\Contracts\View\View;
@@ -38,7 +39,7 @@ final class TextByHandController
         return view('people.write', [
             'page' => $page->to($person, isset($said['line']) ? (int) $said['line'] : null),
             'record' => isset($said['record'])
-                ? Record::query()->where('person_id', $person->id)->with('type.fields')->find((int) $said['record'])
+                ? self::about($person, (int) $said['record'])
                 : null,
         ]);
     }
@@ -103,14 +104,21 @@ final class TextByHandController
         return redirect($request->has('conversation') ? $here : route('people.show', $person))->with('done', trim($told));
     }
 
+    /** The record that is meant, if they have to do with it. */
+    private static function about(Person $person, int $id): ?Record
+    {
+        $record = Record::query()->with('type.fields')->find($id);
+
+        return $record !== null && ($record->person_id === $person->id || Beside::isIn($record, $person->id)) ? $record : null;
+    }
+
     /** Who hears of replies from now on, where it was said. */
     private function hears(Request $request, Person $person, Line $line, \DateTimeImmutable $now): void
     {
         $choice = $request->string('hears')->value();
         if ($choice !== '') {
             $thread = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
-            $record = Record::query()->where('person_id', $person->id)->with('type.fields')->find($request->integer('record'));
-            WhoHears::choose($thread, $choice, Staff::asking($request), $record);
+            WhoHears::choose($thread, $choice, Staff::asking($request), self::about($person, $request->integer('record')));
         }
     }
 

@@ -157,6 +157,10 @@ final class WordsByHand implements WordsFor
             return $this->abouts[$type];
         }
         $theirs = array_column($this->unit->reader->recordsOf((int) $this->person, $type), 'id');
+        $meant = $this->record === null ? null : $this->unit->reader->record($this->record);
+        if ($meant?->type->key === $type && in_array($this->person, $meant->values, true)) {
+            $theirs[] = $meant->id;
+        }
 
         return $this->abouts[$type] = in_array($this->record, $theirs, true) ? $this->record : $theirs[0] ?? null;
     }

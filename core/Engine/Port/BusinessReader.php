@@ -10,6 +10,7 @@ use Linnet\Core\Gate\Policy;
 use Linnet\Core\Record\Business;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
+use Linnet\Core\Record\Named;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\RecordType;
@@ -44,7 +45,7 @@ interface BusinessReader
     public function staffByEmail(string $email): ?Staff;
 
     /** What another person or record is called, by its id. */
-    public function nameOf(FieldKind $kind, int $id): ?string;
+    public function nameOf(FieldKind $kind, int $id): Named|string|null;
 
     public function line(string $key): ?Line;
 

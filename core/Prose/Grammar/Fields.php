@@ -100,18 +100,30 @@ final class Fields
     /** A field that holds a member of staff, as somebody: "the booking's instructor". */
     public function staff(string $type, string $key): Phrase
     {
+        return $this->made["staff $type $key"] ??= $this->somebody($type, $key, FieldKind::Staff, 'whoever is in the field');
+    }
+
+    /** A field that holds a person: "the booking's host". */
+    public function people(string $type, string $key): Phrase
+    {
+        return $this->made["people $type $key"] ??= $this->somebody($type, $key, FieldKind::Person, 'the person in the field');
+    }
+
+    private function somebody(string $type, string $key, FieldKind $kind, string $else): Phrase
+    {
         $words = $this->words->type($type);
         $of = fn (string $noun): array => array_values(
             array_map(
                 fn (FieldWords $field): array => [sprintf($noun, $words->noun).$field->noun, self::path($words, $field->key)],
-                array_filter($words->fields, fn (FieldWords $field): bool => $field->kind === FieldKind::Staff),
+                array_filter($words->fields, fn (FieldWords $field): bool => $field->kind === $kind),
             ),
         );
 
-        return $this->made["staff $type $key"] ??= Make::any(
+        return Make::any(
             Make::slot($key, new OneOf('field', OneOf::distinct($of("the %s's ")))),
-            Make::also(Make::slot($key, new OneOf('field', OneOf::distinct($of('the '))))),
-            Make::last('whoever is in the field', Make::slot($key, new Quoted)),
+            // "The guest" alone is the person the rule is about.
+            ...$kind === FieldKind::Staff ? [Make::also(Make::slot($key, new OneOf('field', OneOf::distinct($of('the ')))))] : [],
+            ...[Make::last($else, Make::slot($key, new Quoted))],
         );
     }
 

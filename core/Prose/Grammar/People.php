@@ -33,6 +33,12 @@ final class People
         );
     }
 
+    /** Whoever else has to do with the record: "the booking's host". */
+    public function beside(string $type): Phrase
+    {
+        return Make::seq(Make::means(['who' => 'person_field']), $this->fields->people($type, 'field'));
+    }
+
     /** Anybody: the person among them. */
     public function anybody(string $type): Phrase
     {

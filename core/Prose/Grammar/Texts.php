@@ -28,7 +28,10 @@ final class Texts
     public function of(string $type): Phrase
     {
         return Make::seq(
-            Make::any(new Under('to', $this->people->staff($type, addresses: false)), $this->people->person($type)),
+            Make::any(
+                new Under('to', $this->people->staff($type, addresses: false)), new Under('to', $this->people->beside($type)),
+                $this->people->person($type),
+            ),
             $this->numbers($type),
             Make::any(
                 Make::seq('from', new Under('from', $this->sender($type))),

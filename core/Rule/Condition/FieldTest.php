@@ -8,6 +8,8 @@ use Linnet\Core\Document\Doc;
 use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Money;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Named;
+use Linnet\Core\Record\Somebody;
 use Linnet\Core\Record\Staff;
 use Linnet\Core\Rule\RuleContext;
 use Linnet\Core\Rule\Same;
@@ -88,6 +90,7 @@ final readonly class FieldTest implements Condition
     private function named(mixed $value): mixed
     {
         return match (true) {
+            $value instanceof Named => (string) $value,
             ! $value instanceof Staff => $value,
             mb_strtolower($value->email, 'UTF-8') === mb_strtolower($this->wanted(), 'UTF-8') => $value->email,
             default => $value->name,
@@ -195,7 +198,7 @@ final readonly class FieldTest implements Condition
             $value instanceof Moment => Reason::moment($value->at, $value->zone ?? $context->businessZone),
             $value instanceof Day => $value->date,
             $value instanceof Money => "$value->amount $value->currency",
-            $value instanceof Staff => $value->name,
+            $value instanceof Somebody => (string) $value,
             is_bool($value) => $value ? 'yes' : 'no',
             is_scalar($value) => (string) $value,
             is_array($value) => implode(', ', array_filter($value, is_scalar(...))),

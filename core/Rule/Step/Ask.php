@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Linnet\Core\Rule\Step;
 
 use Linnet\Core\Document\Doc;
+use Linnet\Core\Document\Unreadable;
 use Linnet\Core\Time\Span;
 
 /** A text that expects an answer. */
@@ -38,6 +39,10 @@ final readonly class Ask implements Nested, Step, Texting
             fn (): array => $doc->has('no_answer') ? $doc->each('no_answer', Steps::read(...), 0, 100) : [],
             fn (): ?string => $doc->optionalText('unclear', 600),
         ]);
+
+        if ($read[1]->to->isBeside()) {
+            throw Unreadable::at("$doc->path.to", 'asked_of_another');
+        }
 
         return new self(...$read);
     }

@@ -44,12 +44,20 @@ final readonly class Recipient
     {
         $to = self::read($doc);
 
-        return in_array($to->who, [Who::Person, Who::Number], true) ? throw Unreadable::at("$doc->path.who", 'not_told_of_replies') : $to;
+        return in_array($to->who, [Who::Person, Who::PersonField, Who::Number], true)
+            ? throw Unreadable::at("$doc->path.who", 'not_told_of_replies')
+            : $to;
     }
 
     public function isPerson(): bool
     {
         return $this->who === Who::Person;
+    }
+
+    /** Somebody who can be texted, and is another than the run is about. */
+    public function isBeside(): bool
+    {
+        return $this->who === Who::PersonField;
     }
 
     /** @return array<string, string> */

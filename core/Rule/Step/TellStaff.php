@@ -27,7 +27,7 @@ final readonly class TellStaff implements Step
         ]);
         [, $by, $to] = $read;
         $fits = match ($to->who) {
-            Who::Person => false,
+            Who::Person, Who::PersonField => false,
             Who::Number => $by === Channel::Text,
             Who::Address => $by === Channel::Email,
             default => true,

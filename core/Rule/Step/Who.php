@@ -12,6 +12,8 @@ enum Who: string
     case Owner = 'owner';
     /** The member of staff in a field. */
     case StaffField = 'staff_field';
+    /** The person in a field of the record, who is another than the run is about. */
+    case PersonField = 'person_field';
     /** A member of staff by name: their email. */
     case Staff = 'staff';
     /** A telephone number. */
@@ -24,7 +26,7 @@ enum Who: string
     {
         return match ($this) {
             self::Person, self::Owner => null,
-            self::StaffField => 'field',
+            self::StaffField, self::PersonField => 'field',
             self::Staff, self::Address => 'email',
             self::Number => 'number',
         };

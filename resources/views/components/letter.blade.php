@@ -31,7 +31,7 @@
             @if ($step)<span id="bounds-{{ $line->number }}"></span>@endif
             @can('administer')<button class="link scripted" type="button" x-show="!editing" x-on:click="open">Change the words</button>@endcan
             @if ($step && ! $isOneOfSeveral)<x-picture :step="$step" :page="$page" />@endif
-            @if ($text?->composed)<span class="price">{{ \App\Clock\TimeFormatter::price($text->composed->price, $page->business->currency()) }} to {{ $page->receiver?->who }}</span>@endif
+            @if ($text?->composed)<span class="price">{{ \App\Clock\TimeFormatter::price($text->composed->price, $page->business->currency()) }} to {{ $text->who }}</span>@endif
         </div>
     </div>
 </div>

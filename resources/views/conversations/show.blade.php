@@ -70,11 +70,7 @@
                 </form>@endcan
             @endif
             <h2>Records</h2>
-            @forelse ($page->records() as $record)
-                <p>@can('view')<a class="link" href="{{ route('records.show', [$record->type, $record]) }}">{{ $record->called() }}</a>@else{{ $record->called() }}@endcan <span class="soft sm">{{ mb_strtolower($record->type->name) }}{{ $record->stage() === '' ? '' : ', '.$record->stage() }}</span></p>
-            @empty
-                <p class="soft">None.</p>
-            @endforelse
+            <x-records :page="$page" />
             <h2>Coming texts</h2>
             @forelse ($page->coming() as $text)
                 <x-coming-text :text="$text" :whose="false" dated />

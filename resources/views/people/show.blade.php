@@ -96,6 +96,9 @@
                 </form>
             @endcan @endcan
 
+            <h2 class="mt-5 mb-1">Records</h2>
+            <x-records :page="$page" />
+
             <h2 class="mt-5 mb-1">To do</h2>
             <x-tasks :tasks="$page->tasks()" :person="$page->person" :staff="$colleagues" :back="route('people.show', $page->person, false)" />
 
