@@ -1,12 +1,24 @@
 import { expect, test } from '@playwright/test';
-import { changeWords, clockTo, expectAccessible, handsetOf, logIn } from './world.js';
+import { changeWords, clockTo, expectAccessible, handsetOf, logIn, writeFrom } from './world.js';
 
-test('an audience is said as one would say it, and a text goes to it under pace, is stopped half way, the rest never sent', async ({
+const OTIS = '+447700900777';
+
+test('a form is filled in and confirmed by text; to those who agreed a text goes under pace, is stopped half way, the rest never sent', async ({
   page,
 }) => {
   test.setTimeout(240_000);
   clockTo('2026-05-11T09:00:00Z');
   await logIn(page);
+  await page.goto('/f/newsletter');
+  await page.getByLabel('Your first name').fill('Otis');
+  await page.getByLabel('Your mobile number').fill('07700 900777');
+  await page.getByLabel(/news of the quay by text/).check();
+  await page.getByRole('button', { name: 'Send' }).click();
+  await expect(page.getByRole('status')).toContainText('answer YES to it');
+  await expect(await handsetOf(page, OTIS)).toContainText('you asked for our news by text');
+  await writeFrom(page, OTIS, 'Yes');
+  await expect(await handsetOf(page, OTIS)).toContainText('you are on the list');
+
   await page.goto('/lines/1');
   await page.getByLabel('In a minute').fill('4');
   await page.getByLabel('In a minute').press('Enter');
@@ -15,18 +27,23 @@ test('an audience is said as one would say it, and a text goes to it under pace,
   await page.goto('/people');
   await page.getByRole('link', { name: 'Audiences' }).click();
   const make = page.getByRole('form', { name: 'Make an audience' });
-  await make.getByLabel('Who belongs to it').fill('everybody with a bokking');
-  await make.getByLabel(/Name/).fill('Have paddled');
+  await make.getByLabel('Who belongs to it').fill('everybody who has agred to offers');
+  await make.getByLabel(/Name/).fill('Have agreed');
   await make.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.locator('#sentence-error')).toContainText('Character');
-  await make.getByLabel('Who belongs to it').fill('everybody with a booking');
+  await make.getByLabel('Who belongs to it').fill('everybody who has agreed to offers');
   await expect(page.getByRole('option').first()).toBeVisible();
   await expect(page.locator('#sentence-count')).toContainText('people');
-  await make.getByLabel(/Name/).fill('Have paddled');
+  await make.getByLabel(/Name/).fill('Have agreed');
   await make.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('Everybody who has a booking.')).toBeVisible();
+  await expect(page.getByText('Everybody who has agreed to offers.')).toBeVisible();
   await expectAccessible(page);
 
+  // Whoever has just said yes belongs to it.
+  const audience = page.url();
+  await page.goto(`/people?find=Otis&audience=${audience.split('/').pop()}`);
+  await expect(page.getByRole('link', { name: 'Otis' })).toBeVisible();
+  await page.goto(audience);
   await page.getByRole('button', { name: 'Write to them' }).click();
   const go = page.getByText(/^Let \d+ go…$/);
   await expect(page.getByText('Write the words, then it can be let go.')).toBeVisible();
