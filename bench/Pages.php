@@ -95,7 +95,7 @@ final class Pages
             '/sent?state=failed', '/sent?state=dropped', "/sent?rule=$rule",
             '/sent?page=400', '/sent?find=quay', '/sent?reason=stop.replied', "/sent/$text", "/sent/totals?rule=$rule&state=left",
             "/rules/$rule/batch", '/sources', '/sources/phone', '/sources/phone/mapping', '/sources/phone/settings',
-            '/imports', '/lines', '/lines/1', '/safeguards', '/safeguards/consent',
+            '/imports', '/lines', '/lines/1', '/safeguards', '/safeguards/drawn', '/safeguards/consent', "/words/fields?person=$person",
             '/settings', '/settings/forms', '/settings/wordings', '/settings/wordings/water-level', '/settings/record-types/booking',
             '/api', ...$deliveries,
         ];
