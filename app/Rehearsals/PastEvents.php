@@ -17,6 +17,7 @@ use Linnet\Core\Record\Change\FormSent;
 use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Record\Change\ReportedStatus;
 use Linnet\Core\Rehearsal\Past\ConsentBecame;
+use Linnet\Core\Rehearsal\Past\GivenBack;
 use Linnet\Core\Rehearsal\Past\Happened;
 use Linnet\Core\Rehearsal\Past\LabelBecame;
 use Linnet\Core\Rehearsal\Past\LinkOpened;
@@ -50,7 +51,7 @@ final readonly class PastEvents
     /** @return \Generator<int, PastEvent> */
     public function all(): \Generator
     {
-        $sources = [$this->known(), $this->changes(), $this->consents(), $this->decisions(), $this->staff()];
+        $sources = [$this->known(), $this->changes(), $this->consents(), $this->decisions(), $this->staff(), $this->givenBack()];
         while (true) {
             $next = null;
             foreach ($sources as $source) {
@@ -214,12 +215,27 @@ final readonly class PastEvents
         $texts = DB::table('messages')
             ->where('origin', MessageOrigin::Staff->value)
             ->whereNotNull('left_at')
-            ->select(['id', 'person_id', 'line_id', 'left_at']);
+            ->select(['id', 'person_id', 'line_id', 'staff_id', 'left_at']);
+        $called = DB::table('staff')->pluck('name', 'id')->all();
         foreach ($this->inOrder($texts, 'left_at') as $row) {
             $line = $this->reader->lineKey((int) $row->line_id);
             if ($line !== null) {
-                yield new StaffWrote(DatabaseBusinessReader::moment($row->left_at), (int) $row->person_id, $line);
+                yield new StaffWrote(
+                    DatabaseBusinessReader::moment($row->left_at), (int) $row->person_id, $line, (string) ($called[$row->staff_id] ?? ''),
+                );
             }
+        }
+    }
+
+    /** @return \Generator<int, PastEvent> */
+    private function givenBack(): \Generator
+    {
+        $told = DB::table('traces')->where('code', 'run.given_back')->select(['id', 'person_id', 'rule_id', 'with', 'at']);
+        foreach ($this->inOrder($told, 'at') as $row) {
+            $staff = json_decode((string) $row->with, true, 4, JSON_THROW_ON_ERROR)['staff'] ?? '';
+            yield new GivenBack(
+                DatabaseBusinessReader::moment($row->at), (int) $row->person_id, (string) $row->rule_id, is_string($staff) ? $staff : '',
+            );
         }
     }
 

@@ -30,7 +30,7 @@ final readonly class Belonging
     }
 
     /**
-     * What is done to a list must not be done to more: an audience that is gone is nothing to narrow by, and not found.
+     * What is done to a list must not be done to more: where an audience is gone, nothing belongs to it.
      *
      * @return Filter|null null where none is asked for
      */
@@ -39,7 +39,10 @@ final readonly class Belonging
         if ($asked === null || $asked === '') {
             return null;
         }
-        $audience = Audience::query()->whereIn('of', [CoreType::PERSON, $type->key])->findOrFail(is_numeric($asked) ? (int) $asked : 0);
+        $audience = Audience::query()->whereIn('of', [CoreType::PERSON, $type->key])->find(is_numeric($asked) ? (int) $asked : 0);
+        if ($audience === null) {
+            return Filter::belonging('id', 'select 0', [], false);
+        }
         $belong = (new AudienceQuery(UnitOfWork::reading($this->clock->now(), $this->sideEffects), $audience->read()))->all();
         $belong->select($audience->isOfPeople() ? 'people.id' : 'records.id');
 

@@ -74,6 +74,9 @@ final class RecordsPage
         $belongs = $belonging->filter($type, $asked['audience'] ?? null);
         $belongs === null || $read[] = $belongs;
         $this->audience = $belongs !== null && is_scalar($asked['audience'] ?? null) ? (int) $asked['audience'] : null;
+        if ($this->audience !== null && ! isset(Belonging::offered($type)[$this->audience])) {
+            $wrong[] = 'The audience that this list is narrowed to is gone, so nothing belongs to it. Choose another, or any.';
+        }
         $this->filters = $filters;
         $this->wrong = $wrong;
         $this->find = is_string($asked['find'] ?? null) ? mb_substr($asked['find'], 0, 80, 'UTF-8') : '';

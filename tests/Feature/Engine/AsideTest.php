@@ -9,6 +9,9 @@ use App\Models\Role;
 use App\Models\Rule;
 use App\Models\Run;
 use App\Models\Staff;
+use App\Rehearsals\PastDays;
+use Linnet\Core\Engine\OutText;
+use Linnet\Core\Engine\TextState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
 
@@ -40,6 +43,8 @@ final class AsideTest extends TestCase
         }
         $this->post(route('runs.give-back', $run))->assertSessionHas('done', 'It had gone on, or ended, already.');
         self::assertFalse($run->refresh()->live);
+        // The same, carried out over the days as they were.
+        self::assertSame($this->said(), $this->replayed($rule->refresh()));
     }
 
     /** @return iterable<string, array{string, bool, bool}> */
@@ -61,6 +66,17 @@ final class AsideTest extends TestCase
         $this->put(route('rules.power', $rule), ['power' => 'on']);
 
         return $rule;
+    }
+
+    /** @return list<string> */
+    private function replayed(Rule $rule): array
+    {
+        $from = new \DateTimeImmutable('2026-03-02T09:00:00Z');
+        $until = new \DateTimeImmutable('2026-03-03T09:00:00Z');
+        $replayed = resolve(PastDays::class)->replay($rule->id, $rule->written(), [$rule->written()], $from, $from, $until, fn () => null);
+        $left = array_filter($replayed->texts, fn (OutText $text): bool => $text->state === TextState::Left);
+
+        return array_values(array_map(fn (OutText $text): string => (string) $text->composed?->words, $left));
     }
 
     /** @return list<string> what the rule said, without what Linnet adds */

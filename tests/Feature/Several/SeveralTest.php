@@ -259,7 +259,8 @@ final class SeveralTest extends TestCase
         $starts = $this->get(route('rules.starts', [Rule::query()->firstOrFail(), 'of' => $kept]))->viewData('page');
         self::assertSame([$this->person(self::WEN)->id], array_values(array_unique(array_column($starts->able, 0))));
         $guests->delete();
-        $this->post($url, $change)->assertNotFound();
+        $this->post($url, $change)->assertSessionHasErrors('bulk');
+        $this->get(route('records.index', [$calls, 'audience' => $guests->id]))->assertSee('is gone, so nothing belongs to it');
         self::assertEqualsCanonicalizing($theirs, $bookings()->where('values', 'like', '%Brings a dog%')->pluck('id')->all());
     }
 
