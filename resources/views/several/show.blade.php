@@ -66,7 +66,7 @@
                     <line class="base" x1="0" x2="{{ Departures::WIDTH }}" y1="{{ Departures::AXIS }}" y2="{{ Departures::AXIS }}" />
                     @foreach ($drawn->threads() as $thread)<path class="held-thread" d="M{{ $thread['from'] + 4 }} 58 C {{ $thread['from'] + ($thread['to'] - $thread['from']) * 0.3 }} 22 {{ $thread['from'] + ($thread['to'] - $thread['from']) * 0.7 }} 22 {{ $thread['to'] + 4 }} 66" />@endforeach
                     @if ($drawn->threads() !== [])<text class="held-says" x="{{ $drawn->threads()[0]['from'] + 90 }}" y="14">held: no decent hour there yet</text>@endif
-                    @foreach ($drawn->bars() as $bar)<rect class="went" x="{{ $bar['x'] }}" y="{{ $bar['y'] }}" width="{{ $bar['width'] }}" height="{{ $bar['height'] }}"><title>{{ $bar['says'] }}</title></rect><text x="{{ $bar['x'] }}" y="{{ $bar['y'] - 4 }}">{{ $bar['label'] }}</text>@endforeach
+                    @foreach ($drawn->bars() as $bar)<rect class="went" x="{{ $bar['x'] }}" y="{{ $bar['y'] }}" width="{{ $bar['width'] }}" height="{{ $bar['height'] }}"><title>{{ $bar['says'] }}</title></rect><text x="{{ $bar['x'] + ($drawn->threads() === [] ? 0 : 12) }}" y="{{ $bar['y'] - 4 }}">{{ $bar['label'] }}</text>@endforeach
                     @foreach ($drawn->marks() as $mark)<text x="{{ $mark['x'] }}" y="102">{{ $mark['says'] }}</text>@endforeach
                 </svg></div>
                 <p class="soft sm">The first {{ $several->isWritten() ? 'leaves' : 'was to leave' }} @time($figures->first, 'D j M H:i'), the last @time($figures->last, 'D j M H:i').</p>
