@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Carrier\Carriers;
 use App\Exports\CsvExport;
 use App\Models\Business;
 use App\Models\Line;
@@ -27,8 +28,12 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Can we still send? The lines, what they have sent today, and how fast they may. */
-final class LineController
+final readonly class LineController
 {
+    public function __construct(private Carriers $carriers)
+    {
+    }
+
     public function index(Request $request, LinesPage $page): View|StreamedResponse
     {
         if ($request->query('as') === 'csv') {
@@ -58,6 +63,7 @@ final class LineController
         return view('lines.show', [
             'drawn' => new LineDrawing($line, $page->day->zone, $page->now, $page->health),
             'page' => $page, 'line' => $line, 'staff' => $staff, 'people' => $line->people()->pluck('staff.id')->all(),
+            'carriers' => $this->carriers->names(),
             'pools' => Line::query()->whereNotNull('pool')->distinct()->orderBy('pool')->pluck('pool')->all(),
         ]);
     }
@@ -92,6 +98,7 @@ final class LineController
         $whole = fn (int $most): string => "nullable|integer|min:1|max:$most";
         $said = $request->validate(
             [
+                'carrier' => ['sometimes', Rule::in($this->carriers->names())],
                 'purpose' => 'nullable|string|max:120', 'pool' => 'nullable|string|max:60',
                 'staff_id' => ['nullable', Rule::exists('staff', 'id')],
                 'countries' => 'nullable|string|max:400', 'per_second' => $whole(1000), 'per_minute' => $whole(100_000),
@@ -101,11 +108,12 @@ final class LineController
                 'hours' => 'nullable|in:1', 'people' => 'nullable|array', 'people.*' => Rule::exists('staff', 'id')->whereNull('off_at'),
             ],
             [
-                'tells.email' => 'A mail address is expected here.', '*.integer' => 'A whole number is expected here.',
+                'tells.email' => 'A mail address is expected here.', 'carrier.in' => 'There is no carrier of that name.', '*.integer' => 'A whole number is expected here.',
                 '*.min' => 'At least :min.', '*.max' => 'That is too much here.',
             ],
         );
         $line->update([
+            'carrier' => $said['carrier'] ?? $line->carrier,
             'purpose' => $said['purpose'] ?? null, 'pool' => self::pool((string) ($said['pool'] ?? '')), 'tells' => $said['tells'] ?? null,
             'staff_id' => isset($said['staff_id']) ? (int) $said['staff_id'] : null,
             'countries' => $this->countries($said['countries'] ?? ''),

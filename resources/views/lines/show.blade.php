@@ -5,7 +5,7 @@
             @if ($line->power->value === 'on')<x-tone tone="well"><b>On</b></x-tone>@else<x-tone tone="held" icon="pause"><b>Off</b></x-tone>@endif
             @can('administer')<form method="post" action="{{ route('lines.power', $line) }}">@csrf @method('put')<button class="btn" name="power" value="{{ $line->power->value === 'on' ? 'paused' : 'on' }}">{{ $line->power->value === 'on' ? 'Switch off' : 'Switch on' }}</button></form>@endcan
         </div></div>
-    <p class="soft mb-4">{{ $line->number === null ? 'A name: it cannot be answered, and no question can be asked from it.' : \Linnet\Core\Number\Numbers::pretty($line->number).'.' }} Left today: {{ number_format($page->sentToday($line)) }}{{ $page->dayLimit($line) === null ? '' : ' of '.number_format($page->dayLimit($line)) }}. Failures: {{ $page->failures($line) }}.</p>
+    <p class="soft mb-4">{{ $line->number === null ? 'A name: it cannot be answered, and no question can be asked from it.' : \Linnet\Core\Number\Numbers::pretty($line->number).'.' }} Left today: {{ number_format($page->sentToday($line)) }}{{ $page->dayLimit($line) === null ? '' : ' of '.number_format($page->dayLimit($line)) }}. <a class="link" href="{{ route('sent.index', ['line' => $line->id, 'state' => 'waiting']) }}">Waiting: {{ number_format($page->waiting($line)) }}</a>. Failures: {{ $page->failures($line) }}.</p>
     @if ($line->problem)<div class="note mb-4"><x-reason :reason="$line->problem" /> Switched on again, failures from before count no more.</div>@endif
     @include('lines.drawing')
     @php($warm = $line->pace['warm_up'] ?? [])
@@ -33,6 +33,7 @@
         <aside>
             <h2 class="mb-2">The line</h2>
             <label class="field"><span>What it is for</span><input class="input w-full" name="purpose" value="{{ old('purpose', $line->purpose) }}" maxlength="120" @disabled($locked)></label>
+            <label class="field"><span>Its carrier, which brings its texts to telephones</span>@if (count($carriers) > 1)<select class="input w-full" name="carrier" @disabled($locked)>@foreach ($carriers as $name)<option @selected(old('carrier', $line->carrier) === $name)>{{ $name }}</option>@endforeach</select>@else<span class="block">{{ $line->carrier }}</span>@endif</label>
             <label class="field"><span>Its pool: lines of one name stand in for one another</span><input class="input w-full" name="pool" value="{{ old('pool', $line->pool) }}" maxlength="60" list="pools" placeholder="none" @disabled($locked)></label><datalist id="pools">@foreach ($pools as $pool)<option value="{{ $pool }}"></option>@endforeach</datalist>
             <label class="field"><span>Whose own line it is</span><select class="input w-full" name="staff_id" @disabled($locked)><option value="">nobody’s: it is shared</option>@foreach ($staff as $one)<option value="{{ $one->id }}" @selected((int) old('staff_id', $line->staff_id) === $one->id)>{{ $one->name }}</option>@endforeach</select></label>
             <label class="field"><span>Countries it sends to, such as GB, IE; empty for all</span><input class="input w-full" name="countries" value="{{ old('countries', implode(', ', $line->countries ?? [])) }}" @disabled($locked) @error('countries') aria-invalid="true" @enderror><x-error name="countries" /></label>

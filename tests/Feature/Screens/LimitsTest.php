@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Screens;
 
+use App\Carrier\Carriers;
 use App\Models\Business;
 use App\Models\Line;
 use App\Models\MessageState;
@@ -45,6 +46,17 @@ final class LimitsTest extends TestCase
         $this->travelToMoment('2026-03-02 10:31');
         $this->work();
         self::assertCount(2, $this->handedOver);
+    }
+
+    public function testALineIsGivenAnotherCarrierWhereThereAreSeveral(): void
+    {
+        $line = Line::query()->orderBy('id')->firstOrFail();
+        $main = config('linnet.carriers.main');
+        $this->app?->instance(Carriers::class, new Carriers(['main' => $main, 'second' => $main]));
+        $this->get(route('lines.show', $line))->assertSee('name="carrier"', false);
+        $this->put(route('lines.update', $line), ['carrier' => 'third'])->assertSessionHasErrors('carrier');
+        $this->put(route('lines.update', $line), ['carrier' => 'second'])->assertSessionHasNoErrors();
+        self::assertSame('second', $line->refresh()->carrier);
     }
 
     public function testTheMonthsBudgetBeginsAnewOnTheFirstByTheBusinesssOwnClock(): void
