@@ -109,6 +109,21 @@ final class AudienceQuery
     }
 
     /**
+     * That a record belongs to it, or is about somebody who does: as a condition over "records" alone.
+     *
+     * @return array{string, list<scalar>} SQL, and its bindings
+     */
+    public function ofRecords(): array
+    {
+        $all = $this->all();
+        $where = substr($all->getGrammar()->compileWheres($all), strlen('where '));
+        /** @var list<scalar> $bindings */
+        $bindings = array_values($all->getBindings());
+
+        return [$this->isOfPeople() ? "exists (select 1 from people where people.id = records.person_id and $where)" : $where, $bindings];
+    }
+
+    /**
      * Those of some who belong to it, as the engine says.
      *
      * @param  list<int>  $ids  of people or records

@@ -20,6 +20,7 @@ final readonly class Filter
      * @param  list<scalar>  $bindings
      * @param  list<array{string, list<scalar>}>  $rest  what it does not let through, as conditions that the field's index serves
      * @param  bool  $isBroad  it is likely to let most records through, and no index helps
+     * @param  bool  $byRow  it is asked of each row, and never of all of them beforehand
      */
     private function __construct(
         private string $column,
@@ -27,18 +28,32 @@ final readonly class Filter
         public array $bindings,
         public array $rest,
         public bool $isBroad = false,
+        public bool $byRow = false,
     ) {
     }
 
     /**
-     * Only those of a question put together elsewhere.
+     * Only those of a few.
      *
-     * @param  string  $column  what of a record the question lists: its id, or its person's
+     * @param  string  $column  what the ids are of: a record's own, or its person's
+     * @param  list<int>  $ids
+     */
+    public static function among(string $column, array $ids): self
+    {
+        $these = $ids === [] ? '0' : implode(', ', $ids);
+
+        return new self("$column among", "$column in ($these)", [], [["$column not in ($these)", []]]);
+    }
+
+    /**
+     * Only those of whom a condition holds that was put together elsewhere: each row is asked, since very many are let through.
+     *
+     * @param  string  $sql  over "records"
      * @param  list<scalar>  $bindings
      */
-    public static function belonging(string $column, string $sql, array $bindings, bool $isBroad): self
+    public static function belonging(string $sql, array $bindings): self
     {
-        return new self("$column in", "$column in ($sql)", $bindings, [["$column not in ($sql)", $bindings]], $isBroad);
+        return new self('belongs', "($sql)", $bindings, [["not ($sql)", $bindings]], isBroad: true, byRow: true);
     }
 
     /**

@@ -66,7 +66,7 @@ final class RecordWalk
     {
         $ids = [];
         foreach (self::READ as $read) {
-            $rows = $this->all($from, $to)->select('id', 'values', 'record_type_id', 'title', 'changed_at');
+            $rows = $this->all($from, $to)->select('id', 'values', 'record_type_id', 'person_id', 'title', 'changed_at');
             $near = $this->order->sort($rows)->limit($read);
             $query = Record::query()->fromSub($near, 'records');
             foreach ($this->filters as $filter) {
@@ -116,7 +116,7 @@ final class RecordWalk
     {
         $some = array_filter($this->lets, fn (int $lets): bool => $lets <= self::SOME);
         foreach ($this->filters as $i => $filter) {
-            if ($some !== [] && ! isset($some[$i])) {
+            if ($filter->byRow || ($some !== [] && ! isset($some[$i]))) {
                 // What the narrower ones leave is read, and tried.
                 $query->whereRaw("(case when $filter->sql then 1 else 0 end) = 1", $filter->bindings);
 

@@ -49,6 +49,7 @@ export default () => ({
     text.focus();
   },
   keep() {
-    this.$refs.text.form.requestSubmit();
+    const { form } = this.$refs.text;
+    form.requestSubmit(form.querySelector('[data-keep]'));
   },
 });

@@ -108,13 +108,14 @@ final readonly class LineController
                 'hours' => 'nullable|in:1', 'people' => 'nullable|array', 'people.*' => Rule::exists('staff', 'id')->whereNull('off_at'),
             ],
             [
-                'tells.email' => 'A mail address is expected here.', 'carrier.in' => 'There is no carrier of that name.', '*.integer' => 'A whole number is expected here.',
+                'tells.email' => 'A mail address is expected here.', 'carrier.in' => 'There is no carrier of that name.',
+                '*.integer' => 'A whole number is expected here.',
                 '*.min' => 'At least :min.', '*.max' => 'That is too much here.',
             ],
         );
         $line->update([
-            'carrier' => $said['carrier'] ?? $line->carrier,
-            'purpose' => $said['purpose'] ?? null, 'pool' => self::pool((string) ($said['pool'] ?? '')), 'tells' => $said['tells'] ?? null,
+            'carrier' => $said['carrier'] ?? $line->carrier, 'purpose' => $said['purpose'] ?? null,
+            'pool' => self::pool((string) ($said['pool'] ?? '')), 'tells' => $said['tells'] ?? null,
             'staff_id' => isset($said['staff_id']) ? (int) $said['staff_id'] : null,
             'countries' => $this->countries($said['countries'] ?? ''),
             'pace' => $this->pace($said, $line, $clock->now()),

@@ -16,10 +16,8 @@ use Psr\Clock\ClockInterface;
 /** A list of records narrowed to an audience: of the records themselves, or of the people they are about. */
 final readonly class Belonging
 {
-    /** More than so many are not fetched, but held against as the list is read. */
-    private const FEW = 3000;
-
-    public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects)
+    /** @param  int  $few  more than so many are not fetched: each row of the list is asked whether it belongs */
+    public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects, private int $few = 3000)
     {
     }
 
@@ -41,14 +39,13 @@ final readonly class Belonging
         }
         $audience = Audience::query()->whereIn('of', [CoreType::PERSON, $type->key])->find(is_numeric($asked) ? (int) $asked : 0);
         if ($audience === null) {
-            return Filter::belonging('id', 'select 0', [], false);
+            return Filter::among('id', []);
         }
-        $belong = (new AudienceQuery(UnitOfWork::reading($this->clock->now(), $this->sideEffects), $audience->read()))->all();
-        $belong->select($audience->isOfPeople() ? 'people.id' : 'records.id');
+        $query = new AudienceQuery(UnitOfWork::reading($this->clock->now(), $this->sideEffects), $audience->read());
+        $ids = $query->all()->limit($this->few + 1)->pluck($audience->isOfPeople() ? 'people.id' : 'records.id')->all();
 
-        return Filter::belonging(
-            $audience->isOfPeople() ? 'person_id' : 'id', $belong->toSql(), array_values($belong->getBindings()),
-            (clone $belong)->limit(self::FEW + 1)->get()->count() > self::FEW,
-        );
+        return count($ids) > $this->few
+            ? Filter::belonging(...$query->ofRecords())
+            : Filter::among($audience->isOfPeople() ? 'person_id' : 'id', array_values(array_map(intval(...), $ids)));
     }
 }

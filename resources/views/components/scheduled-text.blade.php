@@ -18,8 +18,7 @@
             {{-- The first is what Enter in the field of Move does, and no other. --}}<button class="sr-only" name="do" value="move" tabindex="-1" aria-hidden="true">Move it</button>
             @csrf @method('put')<input type="hidden" name="back" value="{{ request()->getRequestUri() }}"><input type="hidden" name="scheduled" value="{{ $id }}">
             <details @if ($mine && $errors->has('text')) open @endif><summary class="link">Change the words</summary>
-                <div class="mt-1"><textarea class="input w-full" name="text" rows="3" aria-label="The words" @if ($mine && $errors->has('text')) aria-invalid="true" @endif>{{ $mine ? old('text', $text->body) : $text->body }}</textarea><button class="btn small mt-1" name="do" value="words">Keep</button></div>
-                @if ($mine && $errors->has('text'))<p class="error" role="alert"><x-icon name="circle-alert" />{{ $errors->first('text') }}</p>@endif
+                <div class="mt-1"><x-hand-words :id="'scheduled-'.$id" label="The words" :rows="3" :about="['person' => $text->person_id]" :words="(string) ($mine ? old('text', $text->body) : $text->body)" :wrong="$mine ? ($errors->first('text') ?: null) : null" /><button class="btn small mt-1" name="do" value="words" data-keep>Keep</button></div>
             </details>
             <details @if ($mine && $errors->has('at')) open @endif><summary class="link">Move</summary>
                 <div class="flex gap-2 items-end flex-wrap mt-1"><label><span class="label">To ({{ \App\Clock\TimeFormatter::place($text->zone) }})</span><input class="input" type="datetime-local" name="at" value="{{ $mine ? old('at', $at) : $at }}" @if ($mine && $errors->has('at')) aria-invalid="true" @endif></label><button class="btn small" name="do" value="move">Move it</button></div>

@@ -39,6 +39,6 @@
             <x-error name="at" />
             <label class="flex gap-2 items-center mt-2 sm"><input type="checkbox" class="tick" name="anyway" value="1" @checked(old('anyway') === '1') @disabled($stopped)> Even while the line is closed or busy</label><x-error name="anyway" />
         </details>
-        <button class="btn go ml-auto" name="when" value="now" @disabled($stopped)><x-icon name="send" />Send</button>
+        <button class="btn go ml-auto" name="when" value="now" data-keep @disabled($stopped)><x-icon name="send" />Send</button>
     </div>
 </div>

@@ -19,7 +19,7 @@
             <x-pages :list="$pools" />
             <form class="panel mt-3" method="post" action="{{ route('pools.store') }}" aria-label="Begin a pool">@csrf
                 <label class="field"><span>Name of a new pool, as rules write it</span><input class="input w-60" name="new" value="{{ old('new') }}" placeholder="spring-greetings" @error('new') aria-invalid="true" @enderror><x-error name="new" /></label>
-                <label class="field"><span>Its first wording</span><textarea class="input w-full" rows="2" name="text">{{ old('text') }}</textarea><x-error name="text" /></label>
+                <div class="mb-3"><x-hand-words id="pool-new" label="Its first wording" :rows="2" :words="(string) old('text')" :wrong="$errors->first('text') ?: null" /></div>
                 <button class="btn">Begin it</button>
             </form>
             <form class="panel mt-3" method="post" action="{{ route('pools.store') }}" enctype="multipart/form-data" aria-label="Bring in wordings">@csrf

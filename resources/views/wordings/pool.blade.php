@@ -24,7 +24,7 @@
         @endforeach
     </div>
     <form class="panel max-w-2xl mt-4" method="post" action="{{ $action }}" aria-label="Add a wording">@csrf<input type="hidden" name="do" value="add">
-        <label class="field"><span>Another wording</span><textarea class="input w-full" rows="3" name="text">{{ old('do') === 'add' ? old('text') : '' }}</textarea></label>
+        <div class="mb-3"><x-hand-words id="wording-new" label="Another wording" :rows="3" :page="$page" :words="(string) (old('do') === 'add' ? old('text') : '')" /></div>
         <div class="flex gap-3 items-end"><label><span class="label">At most so many times</span><input class="input w-28" type="number" min="1" name="most"></label><label><span class="label">Weight</span><input class="input w-20" type="number" min="0" max="1000" name="weight" value="1"></label><button class="btn go">Add it</button></div>
     </form>
 </x-page>

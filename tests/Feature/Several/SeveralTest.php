@@ -19,11 +19,13 @@ use App\Models\Rule;
 use App\Models\SavedFilter;
 use App\Models\SeveralPerson;
 use App\Models\TextToSeveral;
+use App\Pages\Records\Belonging;
 use App\Several\WhoGetsIt;
 use Carbon\CarbonImmutable;
 use Database\Seeders\OldRecordsSeeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\TestCase;
@@ -224,8 +226,10 @@ final class SeveralTest extends TestCase
     }
 
     /** What is done to all records of a list narrowed to an audience is done to no other, and to none where the audience is gone. */
-    public function testRecordsAreNarrowedToAnAudience(): void
+    #[DataProvider('fewAndMany')]
+    public function testRecordsAreNarrowedToAnAudience(int $few): void
     {
+        $this->app?->when(Belonging::class)->needs('$few')->give(fn (): int => $few);
         $booking = RecordType::query()->where('key', 'booking')->firstOrFail();
         $bookings = fn () => Record::query()->where('record_type_id', $booking->id);
         $guest = Person::query()->whereKey($bookings()->value('person_id'))->firstOrFail();
@@ -262,6 +266,13 @@ final class SeveralTest extends TestCase
         $this->post($url, $change)->assertSessionHasErrors('bulk');
         $this->get(route('records.index', [$calls, 'audience' => $guests->id]))->assertSee('is gone, so nothing belongs to it');
         self::assertEqualsCanonicalizing($theirs, $bookings()->where('values', 'like', '%Brings a dog%')->pluck('id')->all());
+    }
+
+    /** @return iterable<string, array{int}> */
+    public static function fewAndMany(): iterable
+    {
+        yield 'of few their ids are asked for' => [3000];
+        yield 'of very many each row is asked' => [0];
     }
 
     /** The minute of its place in its line's order, else in which it left. */
