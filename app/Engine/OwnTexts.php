@@ -37,13 +37,13 @@ final readonly class OwnTexts
             if ($isDone) {
                 $subject = new Subject($which->personId, $which->recordId);
                 $unit->runs->note($noted->with(['text' => $which->called]), (string) $which->ruleId, $run, $subject);
-                ForecastMark::leave([$which->personId]);
+                ForecastMark::leave([$which->personId, $which->toPersonId]);
             }
 
             return $isDone;
         };
 
-        return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, $work, [$which->personId]);
+        return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, $work, [$which->personId, $which->toPersonId]);
     }
 
     /** The run it belongs to, also where that has begun since it was looked at. */
@@ -57,8 +57,10 @@ final readonly class OwnTexts
                 return $run;
             }
         }
+        $over = $which->runId === null ? null : $unit->runs->run($which->runId);
 
-        return null;
+        // What goes to somebody else may wait when its run is over.
+        return $over?->personId() === $which->personId ? $over : null;
     }
 
     /** @param  \Closure(OwnText): OwnText  $change */

@@ -8,6 +8,8 @@ namespace App\Engine;
 final readonly class WhichText
 {
     /**
+     * @param  int  $personId  whom its run is about
+     * @param  int  $toPersonId  whom it goes to: the same, but where it goes to somebody else who has to do with the record
      * @param  int|null  $runId  null where it has not begun
      * @param  string  $name  step/round
      * @param  string  $called  what it is called on its rule's page
@@ -15,6 +17,7 @@ final readonly class WhichText
     public function __construct(
         public int $ruleId,
         public int $personId,
+        public int $toPersonId,
         public ?int $recordId,
         public ?int $runId,
         public string $name,

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * A text that may leave, as things stand; worked out by the forecast, and replaced whenever it is worked out anew.
  *
  * @property int $id
+ * @property int $about_person_id whom its run is about
  * @property int $person_id
  * @property int|null $rule_id null where somebody typed it
  * @property int|null $run_id null where its run has not begun

@@ -189,7 +189,16 @@ final readonly class Conductor
         if ($text !== null && ! $text->status()->isWaiting()) {
             return false;
         }
+        if ($run->state->isOver() && $text === null) {
+            return false;
+        }
         $run->state = $run->state->deciding($name, $change($run->state->own[$name] ?? new OwnText));
+        if ($run->state->isOver()) {
+            $this->runs->keep($run);
+            $text === null || $this->outbound->evaluate($text, $this->contextOf($run));
+
+            return true;
+        }
         // While its rule is paused, or it stands aside, nothing of it moves.
         $run->power === ActivationState::On && ! $run->state->aside ? $this->advance($run, $text) : $this->runs->keep($run);
 

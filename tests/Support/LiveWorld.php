@@ -284,7 +284,10 @@ final class LiveWorld
     private function skip(Message $text, Staff $staff): void
     {
         $name = substr($text->name, strlen("$text->run_id/"));
-        $which = new WhichText((int) $text->rule_id, $text->person_id, $text->run?->record_id, $text->run_id, $name, 'a');
+        $which = new WhichText(
+            (int) $text->rule_id, $text->run->person_id ?? $text->person_id, $text->person_id, $text->run?->record_id, $text->run_id, $name,
+            'a',
+        );
         $own = new OwnText(skip: true, by: $staff->name);
         resolve(OwnTexts::class)->decide($which, fn (): OwnText => $own, new Reason('own.skipped', ['staff' => $staff->name]));
     }
@@ -296,7 +299,7 @@ final class LiveWorld
             return;
         }
         $of = fn (?int $record, ?int $run, int $round): WhichText => new WhichText(
-            $rule->id, $person, $record, $run, "$event->text/$round", 'a',
+            $rule->id, $person, $person, $record, $run, "$event->text/$round", 'a',
         );
         $which = [];
         $live = Run::query()->where('rule_id', $rule->id)->where('person_id', $person)->where('live', true)->orderBy('id');

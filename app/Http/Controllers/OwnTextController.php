@@ -78,7 +78,7 @@ final class OwnTextController
         if (! $texts->decide(self::which($text), $change, $noted)) {
             return self::gone($person);
         }
-        $forecaster->look($person->id);
+        $forecaster->look($text->about_person_id);
 
         return redirect()->to(Back::to($request, route('people.show', $person)))->with('done', $said);
     }
@@ -132,7 +132,9 @@ final class OwnTextController
 
     private static function which(ComingText $text): WhichText
     {
-        return new WhichText(self::rule($text)->id, $text->person_id, $text->record_id, $text->run_id, $text->name, $text->letter);
+        return new WhichText(
+            self::rule($text)->id, $text->about_person_id, $text->person_id, $text->record_id, $text->run_id, $text->name, $text->letter,
+        );
     }
 
     private static function rule(ComingText $text): Rule

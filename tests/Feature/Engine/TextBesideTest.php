@@ -91,11 +91,36 @@ final class TextBesideTest extends TestCase
         self::assertSame(['Tue 08:00', 'Wen comes, Priya'], [
             $coming->leaves_at?->setTimezone('Europe/London')->format('D H:i'), self::words($coming->body),
         ]);
+        // It can be given words of its own, as any text that has not left.
+        $which = ['rule' => $coming->rule_id, 'record' => $coming->record_id, 'which' => $coming->name];
+        $this->post(route('people.text.store', $host), ['do' => 'words', 'text' => 'Wen is on the way'] + $which)
+            ->assertSessionHas('done', 'It has words of its own.');
+        $this->forecast();
+        self::assertStringContainsString('Wen is on the way', ComingText::query()->where('person_id', $host->id)->sole()->body);
         $this->travelToMoment('2026-03-03 08:00');
         $this->work();
         $this->forecast();
         self::assertSame(0, ComingText::query()->where('person_id', $host->id)->count());
         self::assertContains(self::HOST, array_column($this->handedOver, 'to'));
+    }
+
+    /** Its run has done all it had to do: what waits for the host still can be left out. */
+    public function testItIsLeftOutAlsoWhereItsRunIsOver(): void
+    {
+        $version = RuleVersion::query()->orderByDesc('id')->firstOrFail();
+        $version->update(['document' => ['steps' => array_slice($version->document['steps'], 0, 1)] + $version->document]);
+        $this->travelToMoment('2026-03-02 22:30');
+        $this->book('B1', self::HOST);
+        $this->work();
+        self::assertSame(0, DB::table('runs')->where('live', true)->count());
+        $this->forecast();
+        $coming = ComingText::query()->where('person_id', $this->person(self::HOST)->id)->sole();
+        $which = ['rule' => $coming->rule_id, 'record' => $coming->record_id, 'which' => $coming->name, 'do' => 'skip'];
+        $this->post(route('people.text.store', $coming->person_id), $which)->assertSessionHas('done', 'It will not be sent.');
+        $this->travelToMoment('2026-03-03 08:10');
+        $this->work();
+        self::assertNotContains(self::HOST, array_column($this->handedOver, 'to'));
+        self::assertSame('staff.skipped', Message::query()->where('step', 'host')->sole()->reason['code'] ?? null);
     }
 
     public function testItIsWrittenAsItReads(): void
