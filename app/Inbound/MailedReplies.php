@@ -13,7 +13,6 @@ use App\Models\OutboundTaskKind;
 use App\Models\Staff;
 use App\Sentences\Sentence;
 use App\Staff\ReplyAddress;
-use App\Staff\Telling;
 use Psr\Clock\ClockInterface;
 use ZBateson\MailMimeParser\Header\AddressHeader;
 use ZBateson\MailMimeParser\IMessage;
@@ -26,9 +25,6 @@ use ZBateson\MailMimeParser\MailMimeParser;
 final readonly class MailedReplies
 {
     private const LONGEST = 1600;
-
-    /** Between what is written and what is quoted, as mail programs say it. */
-    private const QUOTED = '/^(>|On .{4,200} wrote:\s*$|-{2,}\s*Original Message|_{10,}|From: .+@)/mi';
 
     public function __construct(private ClockInterface $clock, private DirectTexts $texts)
     {
@@ -47,7 +43,7 @@ final readonly class MailedReplies
             return true;
         }
         $name = 'mail/'.sha1((string) ($mail->getHeaderValue('Message-ID') ?? $raw));
-        $words = self::written((string) $mail->getTextContent());
+        $words = MailedWords::of($mail);
         $refused = match (true) {
             $words === '' => 'Nothing was written above the notice.',
             mb_strlen($words, 'UTF-8') > self::LONGEST => 'It is longer than '.number_format(self::LONGEST).' characters.',
@@ -96,14 +92,5 @@ final readonly class MailedReplies
         );
 
         return $refused === null ? null : Sentence::of($refused);
-    }
-
-    /** What they wrote: above the notice, without what their program put between. */
-    private static function written(string $text): string
-    {
-        $text = str_replace(["\r\n", "\r"], "\n", $text);
-        $above = explode(Telling::ABOVE, $text)[0];
-
-        return trim(preg_split(self::QUOTED, $above)[0] ?? '');
     }
 }

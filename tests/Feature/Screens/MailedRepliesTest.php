@@ -62,6 +62,35 @@ final class MailedRepliesTest extends TestCase
         self::assertSame(['Café at ten?'], $this->written());
     }
 
+    #[DataProvider('programs')]
+    public function testWhatProgramsPutBetweenIsNotSent(string $kind, string $body, string $said): void
+    {
+        $notice = '--- Write above this line ---'."\n\nWen wrote to the front desk: “Hello?”";
+        $body = str_replace(['NOTICE', 'QUOTED'], [$notice, (string) preg_replace('/^/m', '> ', $notice)], $body);
+        $mail = str_replace('text/plain', $kind, self::mail($this->nia->email, $this->address(), $body));
+        $this->mailed($mail)->assertOk();
+        self::assertSame([$said], $this->written());
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function programs(): iterable
+    {
+        yield 'in German' => ['text/plain', "Ja, bis sechs.\n\nAm Mo., 2. März 2026 um 10:00 schrieb Linnet <a@b.example>:\n\nQUOTED", 'Ja, bis sechs.'];
+        yield 'in French, over two lines' => ['text/plain', "Oui.\n\nLe lun. 2 mars 2026 à 10:00, Linnet\n<a@b.example> a écrit :\n\nQUOTED", 'Oui.'];
+        yield 'with a head, in Dutch' => [
+            'text/plain', "Tot zes uur.\n\n________________________________\nVan: Linnet\nVerzonden: maandag\nAan: Nia\n\nNOTICE", 'Tot zes uur.',
+        ];
+        yield 'with a head and no rule' => ['text/plain', "Until six.\n\nFrom: Linnet\nSent: Monday\nTo: Nia\nSubject: Wen\n\nNOTICE", 'Until six.'];
+        yield 'a telephone’s, with two paragraphs' => ['text/plain', "Yes.\n\nUntil six.\n\nSent from my phone\n\nQUOTED", "Yes.\n\nUntil six."];
+        yield 'a signature' => ['text/plain', "Yes.\n-- \nNia Sorrell\n01555 000\n\nQUOTED", 'Yes.'];
+        $list = "Bring:\nTowel: one\nShoes: two\nTime: six";
+        yield 'nothing is quoted, and a list is meant' => ['text/plain', $list, $list];
+        yield 'a page alone' => [
+            'text/html', '<html><head><style>p{}</style></head><body><p>Yes &amp; until six.</p><div>Nia</div><br><blockquote>NOTICE</blockquote></body></html>',
+            "Yes & until six.\nNia",
+        ];
+    }
+
     /** @param  \Closure(self): string  $mail */
     #[DataProvider('notOurs')]
     public function testNobodyElseWritesByIt(\Closure $mail, int $status): void
