@@ -115,12 +115,28 @@ final class AudienceQuery
      */
     public function ofRecords(): array
     {
+        return $this->over('exists (select 1 from people where people.id = records.person_id and %s)', ! $this->isOfPeople());
+    }
+
+    /**
+     * That somebody belongs to it, or has a record that does: as a condition over "people" alone.
+     *
+     * @return array{string, list<scalar>} SQL, and its bindings
+     */
+    public function ofPeople(): array
+    {
+        return $this->over('exists (select 1 from records where records.person_id = people.id and %s)', $this->isOfPeople());
+    }
+
+    /** @return array{string, list<scalar>} */
+    private function over(string $others, bool $isTheirs): array
+    {
         $all = $this->all();
         $where = substr($all->getGrammar()->compileWheres($all), strlen('where '));
         /** @var list<scalar> $bindings */
         $bindings = array_values($all->getBindings());
 
-        return [$this->isOfPeople() ? "exists (select 1 from people where people.id = records.person_id and $where)" : $where, $bindings];
+        return [$isTheirs ? "($where)" : str_replace('%s', "($where)", $others), $bindings];
     }
 
     /**

@@ -15,7 +15,8 @@ use Psr\Clock\ClockInterface;
 /** People by what they are called, what they have, and which audience they belong to. */
 final readonly class PeopleQuery
 {
-    public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects)
+    /** @param  int  $few  of an audience of more each is asked whether they belong, as the list is read */
+    public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects, private int $few = 3000)
     {
     }
 
@@ -34,8 +35,9 @@ final readonly class PeopleQuery
         }
         $audience = is_numeric($asked['audience'] ?? null) ? Audience::query()->findOrFail((int) $asked['audience']) : null;
         if ($audience !== null) {
-            $belong = (new AudienceQuery(UnitOfWork::reading($this->clock->now(), $this->sideEffects), $audience->read()))->all();
-            $query->whereIn('id', $audience->isOfPeople() ? $belong->select('people.id') : $belong->select('records.person_id'));
+            $all = new AudienceQuery(UnitOfWork::reading($this->clock->now(), $this->sideEffects), $audience->read());
+            $ids = $all->all()->limit($this->few + 1)->pluck($audience->isOfPeople() ? 'people.id' : 'records.person_id')->all();
+            count($ids) > $this->few ? $query->whereRaw(...$all->ofPeople()) : $query->whereIntegerInRaw('id', $ids);
         }
 
         return $query;

@@ -8,6 +8,8 @@ use App\Models\Audience;
 use App\Models\Label;
 use App\Models\Person;
 use App\Models\Role;
+use App\Pages\PeopleQuery;
+use PHPUnit\Framework\Attributes\TestWith;
 use Tests\Feature\TestCase;
 
 final class PeopleListTest extends TestCase
@@ -36,8 +38,11 @@ final class PeopleListTest extends TestCase
         $this->get(route('people.index', ['find' => $people[0]->first_name]))->assertSee('Wrenford')->assertDontSee('<th scope="col">Kind', false);
     }
 
-    public function testTheListHoldsThoseOfAnAudienceAndOfALabel(): void
+    #[TestWith([3000])]
+    #[TestWith([0])]
+    public function testTheListHoldsThoseOfAnAudienceAndOfALabel(int $few): void
     {
+        $this->app?->when(PeopleQuery::class)->needs('$few')->give(fn (): int => $few);
         $this->actingAs($this->staff(Role::Administrator));
         [$one, $other] = Person::query()->with('number')->orderBy('id')->limit(2)->get()->all();
         $this->post(route('people.labels', $one), ['kind' => 'tag', 'name' => 'Rower', 'added' => '1']);
