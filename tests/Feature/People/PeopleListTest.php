@@ -54,5 +54,15 @@ final class PeopleListTest extends TestCase
                 ->assertDontSee(route('people.show', $other).'"', false);
         }
         $this->get(route('people.index', ['label' => 'list:Rower']))->assertSee('Nobody here that is so.');
+        // Of records: the people whose they are.
+        $this->missedCall('+447700900456');
+        $this->takeIn();
+        $caller = $this->person('+447700900456');
+        $calls = Audience::query()->create([
+            'name' => 'Callers', 'folded' => 'callers', 'of' => 'call', 'at' => now(),
+            'condition' => ['field' => 'call.outcome', 'test' => 'is', 'value' => 'missed'],
+        ]);
+        $this->get(route('people.index', ['audience' => $calls->id]))->assertSee(route('people.show', $caller).'"', false)
+            ->assertDontSee(route('people.show', $one).'"', false);
     }
 }
