@@ -29,6 +29,8 @@ test('tomorrow’s text to one guest is made personal, moved, and seen on the ha
   page.on('request', (request) => (asked += /\/ahead/.test(request.url()) && request.resourceType() !== 'document'));
   await page.clock.runFor(31_000);
   expect(asked).toBe(0);
+  // What it would say is gone with the field that is not there, and the button stands where it is clicked.
+  await expect(page.locator('[id^=preview-] .says')).toHaveCount(0);
   await page.getByRole('button', { name: 'Keep these words' }).click();
   await expect(page.getByRole('alert')).toContainText('first nam');
   await page.locator('.cm-content').fill('Good to have you back. The tide is with us tomorrow.');

@@ -16,7 +16,7 @@
             <details class="then" x-on:toggle="find"><summary class="link sm">Emoji…</summary>
                 <input class="input w-48 mt-1" type="search" autocomplete="off" placeholder="Find by name" aria-label="Find an emoji by its name" x-on:input="find">
                 <div class="faces mt-1" x-ref="faces" x-on:click="put"></div></details>
-            <button class="link sm scripted" type="button" x-on:click="fillIn">Fill in… <kbd>{</kbd></button>
+            <button class="link sm scripted" type="button" x-on:click="fillIn" title="or type { where it is to stand">Fill in…</button>
             <details class="then" @if ($errors->has('picture') || old('kept_picture')) open @endif><summary class="link sm">Picture…</summary>
                 @if (old('kept_picture'))<p class="sm mt-1"><label><input type="checkbox" class="tick" name="kept_picture" value="{{ old('kept_picture') }}" checked> the picture that was chosen</label></p>@endif
                 <div x-data="picture" class="mt-1"><label class="sm block">JPEG, PNG or GIF; a large one is made small <input class="input max-w-full" type="file" name="picture" accept="image/jpeg,image/png,image/gif" x-on:change="chosen"></label></div>
