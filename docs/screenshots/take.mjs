@@ -73,7 +73,14 @@ await shot('rule-writing', `${linnet}/rules/1`, async () => {
   await page.locator('.offers:not([hidden]) li').first().waitFor();
   await page.waitForTimeout(400);
 });
-await shot('several', `${linnet}/several`, follow(/Moonlight paddle moved/));
+await shot('several', `${linnet}/several`, async () => {
+  await page
+    .getByRole('link', { name: /Moonlight paddle moved/ })
+    .first()
+    .click();
+  await page.locator('#drawn .bars').waitFor();
+  await page.getByText(/^Let \d+ go…$/).waitFor();
+});
 await shot('conversations', `${linnet}/conversations?show=waiting`, follow(/Rosa Delgado|Priya Raman/));
 await shot('person', `${linnet}/people?find=petts`, follow('Jon Petts'));
 await shot('results', `${linnet}/rules?find=After`, async () => {
