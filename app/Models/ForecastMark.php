@@ -15,6 +15,7 @@ final class ForecastMark
     public static function leave(array $people): void
     {
         $since = gmdate('Y-m-d H:i:s');
+        $people = array_unique($people);
         // In one order: whoever else leaves marks meanwhile is waited for, not met crosswise.
         sort($people);
         foreach (array_chunk($people, self::AT_ONCE) as $some) {

@@ -76,13 +76,14 @@ final class SeveralTest extends TestCase
                 'person_id' => $id, 'e164' => $number, 'country' => $country, 'kind' => 'mobile', 'zones' => $zones, 'rank' => 0,
             ]);
         }
-        Line::query()->where('key', 'front-desk')->update(['pace' => json_encode(['per_minute' => 3])]);
-        $several = $this->begin('everybody', 'The quay is closed on Friday, {{ first_name | or: "all" }}.', '2026-03-04T18:00', many: true);
+        Line::query()->where('key', 'front-desk')->update(['pace' => json_encode(['per_minute' => 6])]);
+        $several = $this->begin('everybody', 'The quay is closed on Friday, {{ first_name | or: "all" }}.', '2026-03-04T19:30', many: true);
         for ($who = resolve(WhoGetsIt::class); $who->goOn($several););
         $said = $several->people()->where('outcome', SeveralPerson::GETS)->get()->keyBy('person_id')->all();
         self::assertGreaterThan(430, count($said));
         $this->letGo($several)->assertSessionHas('done', 'It is let go.');
-        $this->liveThrough('2026-03-04 18:00', '2026-03-04 20:40', 1);
+        $this->liveThrough('2026-03-04 19:30', '2026-03-04 20:20', 10);
+        $this->liveThrough('2026-03-04 20:21', '2026-03-04 20:35', 1);
         $this->liveThrough('2026-03-04 21:00', '2026-03-05 11:00', 30);
         $came = Message::query()->where('rule_id', $several->rule_id)->whereNotNull('left_at')->get()->keyBy('person_id');
         self::assertCount(count($said), $came);
