@@ -28,17 +28,24 @@ final readonly class CapDrawing
     /** @var array<int, int> people, by how many they had: 1 to 8 */
     public array $people;
 
+    /** Those who had as many as are enough, or more. */
+    private int $full;
+
     /** @param  int|null  $limit  at most so many in 7 days */
     public function __construct(\DateTimeImmutable $now, private ?int $limit)
     {
         $each = DB::table('messages')->where('origin', MessageOrigin::Rule->value)
-            ->where('left_at', '>', $now->modify('-'.self::DAYS.' days'))->where('state', '!=', MessageState::Failed->value)->groupBy('person_id')->selectRaw('count(*) as many');
+            ->where('left_at', '>', $now->modify('-'.self::DAYS.' days'))->where('state', '!=', MessageState::Failed->value)
+            ->groupBy('person_id')->selectRaw('count(*) as many');
         $counted = DB::query()->fromSub($each, 'each_one')->groupBy('many')->selectRaw('many, count(*) as people')
             ->pluck('people', 'many')->all();
         $people = array_fill(1, self::MOST, 0);
+        $full = 0;
         foreach ($counted as $many => $of) {
             $people[min(self::MOST, (int) $many)] += (int) $of;
+            $full += $limit !== null && $many >= $limit ? (int) $of : 0;
         }
+        $this->full = $full;
         $this->people = $people;
     }
 
@@ -71,13 +78,12 @@ final readonly class CapDrawing
     public function says(): string
     {
         $all = array_sum($this->people);
-        $full = $this->limit === null || $this->limit > self::MOST ? 0 : array_sum(array_slice($this->people, $this->limit - 1));
 
         return match (true) {
             $all === 0 => 'Nobody had an automatic text in the last 7 days.',
             $this->limit === null => ucfirst(TimeFormatter::count($all, 'person', 'people')).' had automatic texts in the last 7 days. There is no limit for 7 days.',
             default => 'Of '.TimeFormatter::count($all, 'person', 'people').' who had automatic texts in the last 7 days, '.
-                ($full === 0 ? 'nobody' : number_format($full))." came to $this->limit, which is enough.",
+                ($this->full === 0 ? 'nobody' : number_format($this->full))." came to $this->limit, which is enough.",
         };
     }
 }

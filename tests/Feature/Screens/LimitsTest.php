@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\Line;
 use App\Models\MessageState;
 use App\Models\Role;
+use App\Pages\Safeguards\CapDrawing;
 use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
@@ -46,6 +47,23 @@ final class LimitsTest extends TestCase
         $this->travelToMoment('2026-03-02 10:31');
         $this->work();
         self::assertCount(2, $this->handedOver);
+    }
+
+    /** The last bar holds those with more, too: what is said of them is counted, not read off it. */
+    public function testWhoCameToALimitBeyondTheDrawingIsCounted(): void
+    {
+        $this->missedCall(self::WEN);
+        $this->work();
+        $this->travelToMoment('2026-03-02 10:02');
+        $this->work();
+        $text = $this->textsTo(self::WEN)[0];
+        for ($i = 2; $i <= 9; $i++) {
+            $text->replicate(['key', 'troubled', 'reason_code'])->fill(['name' => "$text->name/$i"])->save();
+        }
+        $now = new \DateTimeImmutable('2026-03-02 12:00', new \DateTimeZone('UTC'));
+
+        self::assertStringContainsString('1 came to 9,', (new CapDrawing($now, 9))->says());
+        self::assertStringContainsString('nobody came to 10,', (new CapDrawing($now, 10))->says());
     }
 
     public function testALineIsGivenAnotherCarrierWhereThereAreSeveral(): void
