@@ -109,6 +109,20 @@ final class AudienceQuery
     }
 
     /**
+     * Those who belong to it, or might, where they are few enough to be named rather than asked for row by row.
+     *
+     * @param  bool  $asPeople  those whom its records are about, instead of the records
+     * @return list<int>|null ids of people or records; null where they are more
+     */
+    public function ifFew(int $few, bool $asPeople = false): ?array
+    {
+        $column = $this->isOfPeople() ? 'people.id' : ($asPeople ? 'records.person_id' : 'records.id');
+        $ids = $this->all()->limit($few + 1)->pluck($column)->all();
+
+        return count($ids) > $few ? null : array_values(array_map(intval(...), $ids));
+    }
+
+    /**
      * That a record belongs to it, or is about somebody who does: as a condition over "records" alone.
      *
      * @return array{string, list<scalar>} SQL, and its bindings

@@ -36,7 +36,7 @@ final readonly class SheetReader
         $sheet = new Sheet($reader->configuration($this->nextCodes(count($people))), $this->unit->now);
         $sheet->lastRun = (int) DB::table('runs')->max('id');
         $this->rules($sheet);
-        $this->people($sheet, $people);
+        $this->lookUp($sheet, $people, beside: false);
         $this->records($sheet, $people);
         $this->runs($sheet, $people);
         $this->texts($sheet, $people);
@@ -83,12 +83,6 @@ final readonly class SheetReader
                 $sheet->pieces[] = [$rule->id, null];
             }
         }
-    }
-
-    /** @param  list<int>  $people */
-    private function people(Sheet $sheet, array $people): void
-    {
-        $this->lookUp($sheet, $people, beside: false);
     }
 
     /** @param  list<int>  $people */

@@ -61,15 +61,15 @@ final readonly class SaidOfThemselves
         count($said) === count($send->said) && $send->update(['taken_at' => $now]);
     }
 
-    private static function has(Person $person, string $key): mixed
-    {
-        return str_starts_with($key, 'fields.') ? $person->fields[substr($key, 7)] ?? null : $person->getAttribute($key);
-    }
-
     /** The number has said yes: the last they sent by that form is theirs. */
     public function confirmed(int $form, int $person, string $called, \DateTimeImmutable $now): void
     {
         $last = FormSend::query()->where('form_id', $form)->where('person_id', $person)->whereNotNull('said')->orderByDesc('id')->first();
         $last === null || $this->take($last, ChangeOrigin::form($called), $now, fillsOnly: true);
+    }
+
+    private static function has(Person $person, string $key): mixed
+    {
+        return str_starts_with($key, 'fields.') ? $person->fields[substr($key, 7)] ?? null : $person->getAttribute($key);
     }
 }

@@ -36,8 +36,8 @@ final readonly class PeopleQuery
         $audience = is_numeric($asked['audience'] ?? null) ? Audience::query()->findOrFail((int) $asked['audience']) : null;
         if ($audience !== null) {
             $all = new AudienceQuery(UnitOfWork::reading($this->clock->now(), $this->sideEffects), $audience->read());
-            $ids = $all->all()->limit($this->few + 1)->pluck($audience->isOfPeople() ? 'people.id' : 'records.person_id')->all();
-            count($ids) > $this->few ? $query->whereRaw(...$all->ofPeople()) : $query->whereIntegerInRaw('id', $ids);
+            $ids = $all->ifFew($this->few, asPeople: true);
+            $ids === null ? $query->whereRaw(...$all->ofPeople()) : $query->whereIntegerInRaw('id', $ids);
         }
 
         return $query;

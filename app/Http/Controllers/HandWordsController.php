@@ -29,9 +29,7 @@ final class HandWordsController
         if (str_contains($typed, '{{')) {
             $words = $this->words($request, $hand);
             $tokens = $words->tokens()->in($typed);
-            $wrong = HandWords::wrong($typed);
-            [$body, $missing] = $wrong === null ? $words->filled($typed) : ['', null];
-            $wrong ??= $missing;
+            [$body, $wrong] = $words->filled($typed);
             $who = $words->who();
         }
 

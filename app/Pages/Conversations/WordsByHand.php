@@ -96,6 +96,10 @@ final class WordsByHand implements WordsFor
     /** @return array{string, string|null} the words filled in; and why they could not be, as a sentence */
     public function filled(string $words): array
     {
+        $wrong = HandWords::wrong($words);
+        if ($wrong !== null) {
+            return ['', $wrong];
+        }
         try {
             return [$this->render(Template::parse($words)), null];
         } catch (TemplateError $e) {
@@ -114,10 +118,9 @@ final class WordsByHand implements WordsFor
         if (! str_contains($words, '{{')) {
             return $words;
         }
-        $wrong = HandWords::wrong($words);
-        [$body, $missing] = $wrong === null ? $this->filled($words) : ['', $wrong];
+        [$body, $wrong] = $this->filled($words);
 
-        return $missing === null ? $body : throw ValidationException::withMessages(['text' => $missing]);
+        return $wrong === null ? $body : throw ValidationException::withMessages(['text' => $wrong]);
     }
 
     /** @throws TemplateError where something is missing */

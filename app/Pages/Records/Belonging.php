@@ -42,10 +42,10 @@ final readonly class Belonging
             return Filter::among('id', []);
         }
         $query = new AudienceQuery(UnitOfWork::reading($this->clock->now(), $this->sideEffects), $audience->read());
-        $ids = $query->all()->limit($this->few + 1)->pluck($audience->isOfPeople() ? 'people.id' : 'records.id')->all();
+        $ids = $query->ifFew($this->few);
 
-        return count($ids) > $this->few
+        return $ids === null
             ? Filter::belonging(...$query->ofRecords())
-            : Filter::among($audience->isOfPeople() ? 'person_id' : 'id', array_values(array_map(intval(...), $ids)));
+            : Filter::among($audience->isOfPeople() ? 'person_id' : 'id', $ids);
     }
 }
