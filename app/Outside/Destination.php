@@ -14,7 +14,7 @@ final readonly class Destination
     /**
      * Options of a request that goes to just the place that was looked at.
      *
-     * @return array<string, mixed>
+     * @return array{allow_redirects: false, proxy: '', curl: array<int, mixed>}
      *
      * @throws Unfit
      */

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Outside;
 
+use GuzzleHttp\Psr7\DroppingStream;
+use GuzzleHttp\Psr7\Utils;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\RequestException;
 use Illuminate\Support\Facades\Http;
+use Throwable;
 
 /**
  * Fetches a file from an address that somebody else has chosen. Every address on the way, redirects included, is looked up first and
@@ -38,26 +41,22 @@ final readonly class Fetcher
     /** @return Address|null where it leads on to; null where the file is there */
     private function hop(Address $at, string $into): ?Address
     {
-        $pinned = $this->destination->pinned($at);
+        $options = $this->destination->pinned($at);
+        $file = new DroppingStream(Utils::streamFor(Utils::tryFopen($into, 'w')), $this->maxBytes);
+        // What no longer fits is not taken, at which the transfer breaks off.
+        $options['curl'][CURLOPT_WRITEFUNCTION] = static fn ($curl, string $bytes): int => $file->write($bytes);
         try {
             $response = Http::timeout($this->timeoutSeconds)->connectTimeout(10)->withUserAgent('Linnet')->withOptions([
-                ...$pinned,
-                'sink' => $into,
+                ...$options,
                 // Unpacked here, a small answer could fill the disk before its size is looked at.
                 'decode_content' => false,
                 'headers' => ['Accept-Encoding' => 'identity'],
-                'progress' => function (int|float $total, int|float $got): void {
-                    if ($got > $this->maxBytes) {
-                        throw Unfit::because('too_large', ['megabytes' => intdiv($this->maxBytes, 1_048_576)]);
-                    }
-                },
             ])->get($at->url);
         } catch (ConnectionException|RequestException $e) {
-            $cause = $e;
-            while ($cause !== null && ! $cause instanceof Unfit) {
-                $cause = $cause->getPrevious();
-            }
-            throw $cause ?? Unfit::because('no_answer', ['detail' => self::silence($e->getMessage())]);
+            $number = self::curlError($e);
+            throw $number === CURLE_WRITE_ERROR
+                ? Unfit::because('too_large', ['megabytes' => intdiv($this->maxBytes, 1_048_576)])
+                : Unfit::because('no_answer', ['detail' => self::silence($number)]);
         }
         if ($response->redirect() && $response->header('Location') !== '') {
             return $at->leadsTo($response->header('Location'));
@@ -65,21 +64,23 @@ final readonly class Fetcher
         if (! $response->successful()) {
             throw Unfit::because('status', ['status' => $response->status()]);
         }
-        if (filesize($into) === 0) {
-            file_put_contents($into, $response->body());
-        }
+        // Empty, but where the answer came by another way than a transfer.
+        $file->write($response->body());
+        $file->close();
         clearstatcache(true, $into);
-        if (filesize($into) > $this->maxBytes) {
-            throw Unfit::because('too_large', ['megabytes' => intdiv($this->maxBytes, 1_048_576)]);
-        }
 
         return null;
     }
 
-    /** What befell a connection, by the numbers of curl.se/libcurl/c/libcurl-errors.html. */
-    private static function silence(string $message): string
+    private static function curlError(Throwable $e): int
     {
-        return match (preg_match('/cURL error (\d+)/', $message, $found) === 1 ? (int) $found[1] : 0) {
+        return preg_match('/cURL error (\d+)/', $e->getMessage(), $found) === 1 ? (int) $found[1] : CURLE_OK;
+    }
+
+    /** What befell a connection, by the numbers of curl.se/libcurl/c/libcurl-errors.html. */
+    private static function silence(int $curlError): string
+    {
+        return match ($curlError) {
             6 => 'nothing has that name',
             7 => 'the connection was refused',
             28 => 'it took too long',
