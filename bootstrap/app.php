@@ -7,6 +7,7 @@ use App\Http\Middleware\PlainPost;
 use App\Http\Middleware\RateHeaders;
 use App\Http\Middleware\RunOnce;
 use App\Http\Middleware\SecurityHeaders;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Contracts\Session\Middleware\AuthenticatesSessions;
@@ -17,6 +18,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Routing\Middleware\ThrottleRequests;
 use Illuminate\Routing\Middleware\ThrottleRequestsWithRedis;
@@ -59,6 +61,10 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         // A database in trouble is no error of what was asked: whoever asked may ask again.
         $exceptions->render(fn (Throwable $e, Request $request) => Trouble::passes($e) ? Busy::answer($request) : null);
+        // A part of a page that is asked for has no room for the form to log in.
+        $exceptions->render(fn (AuthenticationException $e, Request $request) => $request->headers->has('HX-Request')
+            ? new PlainResponse(view('errors.401'), 401)
+            : null);
         $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? ProblemDetails::from($e) : null);
         $exceptions->respond(fn (Response $response, Throwable $e, Request $request): Response => SecurityHeaders::on($response, $request));
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('in/*') || $request->expectsJson());

@@ -28,7 +28,7 @@ final class Busy
                 503,
                 $headers,
             ),
-            default => new Response(view('errors.503'), 503, $headers),
+            default => new Response(view('errors.busy', ['sent' => ! $request->isMethodSafe()]), 503, $headers),
         };
     }
 }

@@ -1,5 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import './htmx.js';
+import './refused.js';
 import 'idiomorph/dist/idiomorph-ext.js';
 import handWords from './hand-words.js';
 import weekHours from './hours.js';

@@ -30,7 +30,11 @@ export default () => ({
   },
   typed(event) {
     const { value, selectionStart: at } = event.target;
-    if (this.editor || event.data !== '{') return;
+    if (this.editor) return;
+    if (event.data !== '{') {
+      if (value.includes('{{')) this.begin();
+      return;
+    }
     event.target.value = value.slice(0, at - 1) + value.slice(at);
     event.target.setSelectionRange(at - 1, at - 1);
     this.offer();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { changeWords, clockTo, logIn } from './world.js';
+import { changeWords, clockTo, expectAccessible, logIn } from './world.js';
 
 test('a rule is read and changed in place, with mistakes shown at their word', async ({ page }) => {
   await logIn(page);
@@ -83,6 +83,26 @@ test('words that are being typed stay where they are when something else is chan
   await expect(page.locator('.letter').first()).toContainText('Half said');
   await expect(page.locator('.cm-content')).toHaveCount(0);
   await page.getByRole('button', { name: 'Take the changes back' }).click();
+});
+
+test('what is asked for and does not come is said, and nothing that was typed is lost', async ({ page, context }) => {
+  const toast = page.locator('#toast');
+  await logIn(page);
+  await page.goto('/rules/1');
+  await changeWords(page);
+  await page.keyboard.insertText(' Half said');
+  await page.route('**/rules/1/**', (route) => route.abort());
+  const keep = page.getByRole('button', { name: 'Keep these words' }).first();
+  await keep.click();
+  await expect(toast).toContainText('Linnet does not answer.');
+  await page.unroute('**/rules/1/**');
+  await context.clearCookies();
+  await keep.click();
+  await expect(toast).toContainText('The page was open too long. Go back');
+  await page.locator('.w', { hasText: '2 minutes' }).click();
+  await expect(toast).toContainText('You are logged out. Nothing was changed.');
+  await expectAccessible(page);
+  await expect(page.locator('.cm-content')).toContainText('Half said');
 });
 
 test('a word opens its choices by keyboard, and closes with Escape', async ({ page }) => {

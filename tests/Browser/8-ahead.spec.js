@@ -29,9 +29,16 @@ test('tomorrow’s text to one guest is made personal, moved, and seen on the ha
   page.on('request', (request) => (asked += /\/ahead/.test(request.url()) && request.resourceType() !== 'document'));
   await page.clock.runFor(31_000);
   expect(asked).toBe(0);
-  // What it would say is gone with the field that is not there, and the button stands where it is clicked.
-  await expect(page.locator('[id^=preview-] .says')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Keep these words' }).click();
+  // What it would say is gone with the field that is not there, and comes with one that is: the button stands where it is clicked.
+  const says = page.locator('[id^=preview-] .says');
+  const keep = page.getByRole('button', { name: 'Keep these words' });
+  await expect(says).toHaveCount(0);
+  const stood = await keep.boundingBox();
+  await page.locator('.cm-content').fill('Good to have you back, {{ first_name }}');
+  await expect(says).toHaveCount(1);
+  expect(await keep.boundingBox()).toEqual(stood);
+  await page.locator('.cm-content').fill('Good to have you back, {{ first_nam }}');
+  await keep.click();
   await expect(page.getByRole('alert')).toContainText('first nam');
   await page.locator('.cm-content').fill('Good to have you back. The tide is with us tomorrow.');
   await page.getByRole('button', { name: 'Keep these words' }).click();

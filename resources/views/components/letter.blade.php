@@ -21,17 +21,17 @@
         @endcan
         <div class="counts">
             @if ($text?->composed)
-                <span>{{ $text->composed->length->units }} characters, {{ $text->composed->length->parts }} {{ $text->composed->length->parts === 1 ? 'part' : 'parts' }}</span>
-                @if ($text->composed->length->culprits !== [])<span class="tone held">{{ implode(' ', array_slice($text->composed->length->culprits, 0, 5)) }} make it cost more</span>@endif
+                <span x-show="!editing">{{ $text->composed->length->units }} characters, {{ $text->composed->length->parts }} {{ $text->composed->length->parts === 1 ? 'part' : 'parts' }}</span>
+                @if ($text->composed->length->culprits !== [])<span class="tone held" x-show="!editing">{{ implode(' ', array_slice($text->composed->length->culprits, 0, 5)) }} make it cost more</span>@endif
             @elseif ($text?->setAside)
                 <span class="tone held"><x-icon name="clock" />{{ \App\Sentences\Sentence::of($text->setAside) }}</span>
             @elseif ($page->sample && $step && ! $isOneOfSeveral)
                 <span>It would not come to this for {{ $page->receiver?->who }}.</span>
             @endif
-            @if ($step)<span id="bounds-{{ $line->number }}"></span>@endif
+            @if ($step)<span id="bounds-{{ $line->number }}" x-show="!editing"></span>@endif
             @can('administer')<button class="link scripted" type="button" x-show="!editing" x-on:click="open">Change the words</button>@endcan
             @if ($step && ! $isOneOfSeveral)<x-picture :step="$step" :page="$page" />@endif
-            @if ($text?->composed)<span class="price">{{ \App\Clock\TimeFormatter::price($text->composed->price, $page->business->currency()) }} to {{ $text->who }}</span>@endif
+            @if ($text?->composed)<span class="price" x-show="!editing">{{ \App\Clock\TimeFormatter::price($text->composed->price, $page->business->currency()) }} to {{ $text->who }}</span>@endif
         </div>
     </div>
 </div>

@@ -4,7 +4,7 @@
 <div class="write" x-data="writeBox">
     @include('partials.write-text', ['value' => old('text'), 'wrong' => null, 'rows' => $rows, 'stopped' => $stopped, 'who' => $receiver->who, 'person' => $person, 'record' => $record])
     <div class="foot">
-        <span id="measure" class="soft sm">@if ($stopped){{ $receiver->who }} has said stop, so nothing can be sent.@endif</span>
+        <span id="measure" class="measure soft sm">@if ($stopped){{ $receiver->who }} has said stop, so nothing can be sent.@endif</span>
         @unless ($stopped)
             <details class="then">
                 <summary class="link sm">Kept texts…</summary>

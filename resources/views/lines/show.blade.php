@@ -11,7 +11,7 @@
     @php($warm = $line->pace['warm_up'] ?? [])
     @php($locked = ! Auth::user()->can('administer'))
     <form class="two" method="post" action="{{ route('lines.update', $line) }}">@csrf @method('put')
-        <section class="panel">
+        <section class="panel self-start">
             <h2 class="mb-2">How fast it may send</h2>
             <div class="grid gap-3 sm:grid-cols-3">
                 @foreach (['per_second' => 'In a second', 'per_minute' => 'In a minute', 'per_day' => 'In 24 hours'] as $name => $label)
@@ -27,7 +27,7 @@
                 @endforeach
             </div>
             <h3 class="mt-2 mb-1">When it sends</h3>
-            <label class="flex gap-2 items-center mb-2"><input type="checkbox" class="tick" name="hours" value="1" @checked($line->hours !== null || old('hours') === '1') @disabled($locked)> It sends only at these hours, by our clock</label>
+            <label class="flex gap-2 items-center mb-2"><input type="checkbox" class="tick" name="hours" value="1" @checked($line->hours !== null || old('hours') === '1') @disabled($locked)> It sends only at certain hours, by our clock</label>
             <x-hours name="hours" :hours="$line->read()->hours ?? \Linnet\Core\Time\WeeklyHours::daily('09:00', '18:00')" :mine="old('hours') === '1'" :locked="$locked" />
         </section>
         <aside>

@@ -4,10 +4,10 @@
     <h1>{{ $isMe ? 'You' : $member->name }}</h1>
     <p class="soft mb-4">{{ $member->name }}, {{ $member->email }}. @if ($isMe)<a class="link" href="{{ route('password.edit') }}">Change your password</a>@endif</p>
     <form class="two" method="post" action="{{ $isMe ? route('account.update') : route('staff.attendance.update', $member) }}">@csrf @method('put')
-        <section class="panel">
+        <section class="panel self-start">
             <h2 class="mb-1">When {{ $isMe ? 'you are' : 'they are' }} there</h2>
             <p class="soft sm mb-2">Who waits for {{ $isMe ? 'your' : 'their' }} answer at another hour is told to whoever stands in, if they are there; else to {{ $isMe ? 'you' : 'them' }} at the next hour. By the clock of {{ \App\Clock\TimeFormatter::place($zone) }}.</p>
-            <label class="flex gap-2 items-center mb-2"><input type="checkbox" class="tick" name="hours" value="1" @checked(old('_token') ? old('hours') === '1' : $member->hours !== null)> Only at these hours</label>
+            <label class="flex gap-2 items-center mb-2"><input type="checkbox" class="tick" name="hours" value="1" @checked(old('_token') ? old('hours') === '1' : $member->hours !== null)> Only at certain hours</label>
             <x-hours name="hours" :hours="$hours" :mine="old('hours') === '1'" />
         </section>
         <aside>

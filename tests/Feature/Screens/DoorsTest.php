@@ -119,7 +119,8 @@ final class DoorsTest extends TestCase
         });
 
         $this->missedCall(self::WEN)->assertStatus(503)->assertHeader('Retry-After', 5);
-        $this->actingAs($this->staff(Role::Administrator))->get('/people')->assertStatus(503);
+        $this->actingAs($this->staff(Role::Administrator))->get('/people')->assertStatus(503)->assertSee('Ask again in a moment');
+        $this->post('/people', ['number' => self::WEN])->assertStatus(503)->assertSee('What you sent was not kept');
     }
 
     #[DataProvider('addresses')]
