@@ -129,7 +129,7 @@ final class AudienceQuery
      */
     public function ofRecords(): array
     {
-        return $this->over('exists (select 1 from people where people.id = records.person_id and %s)', ! $this->isOfPeople());
+        return $this->over('select 1 from people where people.id = records.person_id', ! $this->isOfPeople());
     }
 
     /**
@@ -139,10 +139,13 @@ final class AudienceQuery
      */
     public function ofPeople(): array
     {
-        return $this->over('exists (select 1 from records where records.person_id = people.id and %s)', $this->isOfPeople());
+        return $this->over('select 1 from records where records.person_id = people.id', $this->isOfPeople());
     }
 
-    /** @return array{string, list<scalar>} */
+    /**
+     * @param  string  $others  where it is of others: those of a row
+     * @return array{string, list<scalar>}
+     */
     private function over(string $others, bool $isTheirs): array
     {
         $all = $this->all();
@@ -150,7 +153,7 @@ final class AudienceQuery
         /** @var list<scalar> $bindings */
         $bindings = array_values($all->getBindings());
 
-        return [$isTheirs ? "($where)" : str_replace('%s', "($where)", $others), $bindings];
+        return [$isTheirs ? "($where)" : "exists ($others and ($where))", $bindings];
     }
 
     /**
