@@ -50,13 +50,26 @@ final class ConditionSql
     {
         $exact = $this->exact($condition);
         if ($exact !== null) {
-            return [$exact, true];
+            return [Sql::all([...$this->within($condition), $exact]), true];
         }
         $parts = $condition instanceof Group && $condition->joined === Joined::All
             ? array_map(fn (Condition $part): Sql => $this->narrow($part)[0], $condition->parts)
             : [];
 
         return [Sql::all($parts), false];
+    }
+
+    /** @return list<Sql> what holds wherever it does, and is found by the index of a field */
+    private function within(Condition $condition): array
+    {
+        $audience = $condition instanceof InAudience && $condition->has ? $this->audiences[$condition->name] ?? null : null;
+
+        return match (true) {
+            $condition instanceof Group && $condition->joined === Joined::All => array_merge(...array_map($this->within(...), $condition->parts)),
+            $condition instanceof FieldTest => array_values(array_filter([$this->fields->span($condition)])),
+            $audience?->of === $this->type => $this->within($audience->condition),
+            default => [],
+        };
     }
 
     private function exact(Condition $condition): ?Sql

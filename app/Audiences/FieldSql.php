@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Audiences;
 
 use App\Models\Field;
+use App\Records\FieldColumn;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\RecordType as CoreType;
@@ -55,6 +56,22 @@ final readonly class FieldSql
             $kind === FieldKind::Date => $this->date($asked, $column),
             $kind === FieldKind::DateTime => $this->dateTime($asked, $column),
             $kind === FieldKind::Staff => $this->staff($asked, $column),
+            default => null,
+        };
+    }
+
+    /** Between which values its index is walked, where a span of time is asked for. */
+    public function span(FieldTest $asked): ?Sql
+    {
+        [$type, $key] = CoreType::split($asked->field);
+        $field = $type === $this->type && $type !== CoreType::PERSON ? $this->names->field($type, $key) : null;
+        if ($field === null || ! in_array($asked->test, [Test::WithinNext, Test::WithinLast, Test::Today], true)) {
+            return null;
+        }
+
+        return match ($field->kind) {
+            FieldKind::Date => $this->date($asked, FieldColumn::sql($field)),
+            FieldKind::DateTime => $this->dateTime($asked, FieldColumn::sql($field)),
             default => null,
         };
     }

@@ -41,7 +41,7 @@ final class ComingTextReader
     /** @return Collection<int, ComingText> what is late first */
     public static function until(\DateTimeImmutable $moment, int $most): Collection
     {
-        return self::first(self::leaving($moment), $most);
+        return self::withNames(self::leaving($moment)->orderBy('leaves_at')->orderBy('id')->limit($most));
     }
 
     public static function countUntil(\DateTimeImmutable $moment): int
@@ -61,11 +61,15 @@ final class ComingTextReader
      */
     private static function first(Builder $texts, int $most): Collection
     {
-        return $texts->with(['person.number', 'rule', 'line', 'scheduled.staff'])
-            ->orderByRaw('leaves_at is null')
-            ->orderBy('leaves_at')
-            ->orderBy('id')
-            ->limit($most)
-            ->get();
+        return self::withNames($texts->orderByRaw('leaves_at is null')->orderBy('leaves_at')->orderBy('id')->limit($most));
+    }
+
+    /**
+     * @param  Builder<ComingText>  $texts
+     * @return Collection<int, ComingText>
+     */
+    private static function withNames(Builder $texts): Collection
+    {
+        return $texts->with(['person.number', 'rule', 'line', 'scheduled.staff'])->get();
     }
 }

@@ -34,9 +34,10 @@ final readonly class CapDrawing
     /** @param  int|null  $limit  at most so many in 7 days */
     public function __construct(\DateTimeImmutable $now, private ?int $limit)
     {
-        $each = DB::table('messages')->where('origin', MessageOrigin::Rule->value)
+        // By the index of what left each line, put so that no index in the order of people can serve it: that one would be walked whole.
+        $each = DB::table('messages')->whereIn('line_id', DB::table('lines')->pluck('id'))->where('origin', MessageOrigin::Rule->value)
             ->where('left_at', '>', $now->modify('-'.self::DAYS.' days'))->where('state', '!=', MessageState::Failed->value)
-            ->groupBy('person_id')->selectRaw('count(*) as many');
+            ->groupByRaw('person_id + 0')->selectRaw('count(*) as many');
         $counted = DB::query()->fromSub($each, 'each_one')->groupBy('many')->selectRaw('many, count(*) as people')
             ->pluck('people', 'many')->all();
         $people = array_fill(1, self::MOST, 0);

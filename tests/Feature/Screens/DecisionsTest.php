@@ -336,7 +336,7 @@ final class DecisionsTest extends TestCase
     public function testNoticesAndTasksStandUntilTheyAreDone(): void
     {
         $tom = $this->staff(Role::Operator);
-        Notice::query()->create(['name' => 'n1', 'words' => 'Bo has not answered', 'staff_id' => $tom->id, 'at' => now()]);
+        $notice = Notice::query()->create(['name' => 'n1', 'words' => 'Bo has not answered', 'staff_id' => $tom->id, 'at' => now()]);
         $task = Task::query()->create(['name' => 't1', 'words' => 'Fetch the wherry', 'at' => now(), 'due_at' => now()->addDay()]);
 
         $this->get('/today')
@@ -344,7 +344,7 @@ final class DecisionsTest extends TestCase
             ->assertSee('Fetch the wherry')
             ->assertSee('For whoever takes it, by Tue 3 March 10:00.');
         $this->actingAs($tom)->get('/today')->assertSee('Bo has not answered');
-        $this->post('/notices/1/put-away');
+        $this->post("/notices/$notice->id/put-away");
         $this->post("/tasks/$task->id/done");
 
         $this->get('/today')->assertDontSee('Bo has not answered')->assertDontSee('Fetch the wherry');
@@ -370,6 +370,7 @@ final class DecisionsTest extends TestCase
             ['one' => ActivationState::On, 'two' => ActivationState::Paused],
             Rule::query()
                 ->whereIn('name', ['one', 'two'])
+                ->orderBy('id')
                 ->pluck('power', 'name')
                 ->all(),
         );

@@ -11,6 +11,7 @@ use App\Outside\PublicAddress;
 use App\People\Erasing;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Sleep;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\TestCase;
@@ -176,13 +177,10 @@ final class DoorsTest extends TestCase
     public function testWhateverLeadsToAnotherTableIsFoundByIt(): void
     {
         $missing = [];
-        foreach (DB::select("select name from sqlite_master where type = 'table'") as $table) {
-            $first = array_map(
-                fn (\stdClass $index): string => (string) (DB::select("pragma index_info(\"$index->name\")")[0]->name ?? ''),
-                DB::select("pragma index_list(\"$table->name\")"),
-            );
-            foreach (DB::select("pragma foreign_key_list(\"$table->name\")") as $key) {
-                in_array($key->from, $first, true) || $missing[] = "$table->name.$key->from";
+        foreach (Schema::getTableListing(schemaQualified: false) as $table) {
+            $first = array_map(fn (array $index): string => (string) ($index['columns'][0] ?? ''), Schema::getIndexes($table));
+            foreach (Schema::getForeignKeys($table) as $key) {
+                in_array($key['columns'][0], $first, true) || $missing[] = "$table.{$key['columns'][0]}";
             }
         }
 

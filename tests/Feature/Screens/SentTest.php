@@ -42,7 +42,7 @@ final class SentTest extends TestCase
     public function testEachFilterFindsItsTexts(array $asked, string $whose): void
     {
         $page = $this->get(route('sent.index', $asked))->assertOk();
-        $is = fn (string $number): string => route('people.show', $this->person($number));
+        $is = fn (string $number): string => 'href="'.route('people.show', $this->person($number)).'"';
 
         $whose === 'wen' ? $page->assertSee($is(self::WEN), false) : $page->assertDontSee($is(self::WEN), false);
         $whose === 'toronto' ? $page->assertSee($is(self::TORONTO), false) : $page->assertDontSee($is(self::TORONTO), false);
