@@ -62,10 +62,11 @@ final class ConditionSql
     /** @return list<Sql> what holds wherever it does, and is found by the index of a field */
     private function within(Condition $condition): array
     {
+        $all = $condition instanceof Group && $condition->joined === Joined::All ? $condition->parts : [];
         $audience = $condition instanceof InAudience && $condition->has ? $this->audiences[$condition->name] ?? null : null;
 
         return match (true) {
-            $condition instanceof Group && $condition->joined === Joined::All => array_merge(...array_map($this->within(...), $condition->parts)),
+            $all !== [] => array_merge(...array_map($this->within(...), $all)),
             $condition instanceof FieldTest => array_values(array_filter([$this->fields->span($condition)])),
             $audience?->of === $this->type => $this->within($audience->condition),
             default => [],

@@ -42,9 +42,9 @@ test('a rule is read and changed in place, with mistakes shown at their word', a
   answer();
   await expect(token).toHaveText('first name · CAPITALS · or “friend”');
   // Nor whoever has pressed Done when the answer comes, and lets go after.
+  const asked = page.waitForResponse(/words\/token\?.*fallback=mate/);
   await page.getByLabel('What it says instead').fill('mate');
   await page.getByRole('button', { name: 'Done' }).hover();
-  const asked = page.waitForResponse('**/words/token?*');
   await page.mouse.down();
   await (await asked).finished();
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
