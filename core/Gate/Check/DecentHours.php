@@ -27,15 +27,20 @@ final class DecentHours implements Check
         };
     }
 
-    /** The zone a sentence speaks of: the first in which it is not a decent hour, else the first. */
+    /** The zone a sentence speaks of: that in which a decent hour comes last of those where it is none now, else the first. */
     private function zoneToName(Candidate $text, Policy $policy, \DateTimeImmutable $now): string
     {
+        $hours = $policy->decentHours($text->kind);
+        $named = $text->to->zones[0];
+        $last = $now;
         foreach ($text->to->zones as $zone) {
-            if (! $policy->decentHours($text->kind)->isOpen($now, Zone::get($zone))) {
+            $opens = $hours->nextOpen($now, Zone::get($zone));
+            if ($opens === null) {
                 return $zone;
             }
+            [$named, $last] = $opens > $last ? [$zone, $opens] : [$named, $last];
         }
 
-        return $text->to->zones[0];
+        return $named;
     }
 }

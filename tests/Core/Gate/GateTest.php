@@ -148,6 +148,16 @@ final class GateTest extends TestCase
         yield 'the answer to STOP goes out' => [self::text(TextOrigin::Words, to: $r(optedOut: true)), 'pass', 'gate.not_opted_out'];
     }
 
+    /** At 07:15 in Eucla and 06:30 in Perth, after 09:30 in Sydney, it is Perth that is waited for. */
+    public function testWhatIsHeldNamesTheZoneThatIsWaitedFor(): void
+    {
+        $to = Situations::receiver(['Australia/Sydney', 'Australia/Eucla', 'Australia/Perth']);
+        $held = Gate::judge(self::text(to: $to), Situations::policy(), new \DateTimeImmutable('2026-03-02T22:30:00Z'))->verdict();
+
+        self::assertSame('Australia/Perth', $held->reason->with['zone']);
+        self::assertSame('Tue 00:00', $held->until?->format('D H:i'));
+    }
+
     public function testCapAndBudgetHold(): void
     {
         $policy = Policy::read(
