@@ -59,6 +59,10 @@ test('a line is slowed down and a limit is set, with mistakes at their field', a
   await logIn(page);
   await page.goto('/lines');
   await page.getByRole('link', { name: 'workshop' }).click();
+  await expect(page.locator('.week-hours')).toBeHidden();
+  await page.getByLabel('It sends only at certain hours').check();
+  await expect(page.locator('.week-hours')).toBeVisible();
+  await page.getByLabel('It sends only at certain hours').uncheck();
   await page.getByLabel('In a minute').fill('3');
   await page.getByLabel('Countries it sends to').fill('GB, Wales');
   await page.getByRole('button', { name: 'Keep' }).click();

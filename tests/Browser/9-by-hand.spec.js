@@ -88,10 +88,14 @@ test('an emoji, a value and a picture are put into a text, and seen on the hands
   await page.locator('tbody a').first().click();
   await page.getByRole('link', { name: 'Write', exact: true }).click();
   const box = page.getByPlaceholder('Write to Ana');
+  const typed = page.locator('.cm-content');
+  // What is pasted with its braces stands as a token too.
+  await box.fill('Well rowed, {{ first_name }}');
+  await expect(typed.locator('.token')).toHaveText('first name');
+  await page.reload();
   await box.fill('Well rowed, ');
   await page.getByRole('button', { name: /Fill in/ }).click();
   await page.getByRole('option', { name: /^first name/ }).click();
-  const typed = page.locator('.cm-content');
   await expect(typed.locator('.token')).toHaveText('first name');
   await expect(page.locator('#measure')).toContainText('To Ana: Well rowed, Ana');
   await typed.locator('.token').click();
