@@ -53,10 +53,9 @@ final readonly class Fetcher
                 'headers' => ['Accept-Encoding' => 'identity'],
             ])->get($at->url);
         } catch (ConnectionException|RequestException $e) {
-            $number = self::curlError($e);
-            throw $number === CURLE_WRITE_ERROR
-                ? Unfit::because('too_large', ['megabytes' => intdiv($this->maxBytes, 1_048_576)])
-                : Unfit::because('no_answer', ['detail' => self::silence($number)]);
+            throw $file->tell() === $this->maxBytes && self::curlError($e) === CURLE_WRITE_ERROR
+                ? $this->tooLarge()
+                : Unfit::because('no_answer', ['detail' => self::silence(self::curlError($e))]);
         }
         if ($response->redirect() && $response->header('Location') !== '') {
             return $at->leadsTo($response->header('Location'));
@@ -65,11 +64,19 @@ final readonly class Fetcher
             throw Unfit::because('status', ['status' => $response->status()]);
         }
         // Empty, but where the answer came by another way than a transfer.
-        $file->write($response->body());
+        $body = $response->body();
+        if ($file->write($body) < strlen($body)) {
+            throw $this->tooLarge();
+        }
         $file->close();
         clearstatcache(true, $into);
 
         return null;
+    }
+
+    private function tooLarge(): Unfit
+    {
+        return Unfit::because('too_large', ['megabytes' => intdiv($this->maxBytes, 1_048_576)]);
     }
 
     private static function curlError(Throwable $e): int

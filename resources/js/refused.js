@@ -1,14 +1,16 @@
 /** What was asked for in the page and did not come is said, in the words of the answer; what was typed stays where it is. */
-const place = () => document.getElementById('toast');
+let note = null;
 
 function tell(words) {
-  const note = Object.assign(document.createElement('p'), { className: 'toast', textContent: words });
-  place()?.replaceChildren(note);
+  note = Object.assign(document.createElement('p'), { className: 'toast', textContent: words });
+  document.getElementById('toast')?.replaceChildren(note);
 }
 
 // What asks for itself every few seconds fails in silence and asks again, but for one who is logged out.
 const isAsked = ({ requestConfig }) => Boolean(requestConfig?.triggeringEvent);
 
+// It stands until one tries again.
+document.addEventListener('htmx:beforeRequest', ({ detail }) => isAsked(detail) && note?.remove());
 document.addEventListener('htmx:responseError', ({ detail }) => {
   if (!isAsked(detail) && detail.xhr.status !== 401) return;
   const answer = new DOMParser().parseFromString(detail.xhr.responseText, 'text/html');
