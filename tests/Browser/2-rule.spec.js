@@ -91,6 +91,13 @@ test('what is asked for and does not come is said, and nothing that was typed is
   await page.goto('/rules/1');
   await changeWords(page);
   await page.keyboard.insertText(' Half said');
+  // How long the words are that are kept is not said beside those that are being typed.
+  const reaches = page
+    .locator('.letter')
+    .first()
+    .getByText(/today: \d+/);
+  await expect(reaches).toHaveCount(2);
+  await expect(reaches.filter({ visible: true })).toHaveCount(1);
   await page.route('**/rules/1/**', (route) => route.abort());
   const keep = page.getByRole('button', { name: 'Keep these words' }).first();
   await keep.click();

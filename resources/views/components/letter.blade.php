@@ -28,7 +28,7 @@
             @elseif ($page->sample && $step && ! $isOneOfSeveral)
                 <span>It would not come to this for {{ $page->receiver?->who }}.</span>
             @endif
-            @if ($step)<span id="bounds-{{ $line->number }}" x-show="!editing"></span>@endif
+            @if ($step)<span x-show="!editing"><span id="bounds-{{ $line->number }}"></span></span>@endif
             @can('administer')<button class="link scripted" type="button" x-show="!editing" x-on:click="open">Change the words</button>@endcan
             @if ($step && ! $isOneOfSeveral)<x-picture :step="$step" :page="$page" />@endif
             @if ($text?->composed)<span class="price" x-show="!editing">{{ \App\Clock\TimeFormatter::price($text->composed->price, $page->business->currency()) }} to {{ $text->who }}</span>@endif
