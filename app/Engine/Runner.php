@@ -50,7 +50,7 @@ final readonly class Runner
             $unit->reader->preload($people);
             $unit->reader->preloadRecords(array_values(array_filter($changes->pluck('record_id')->all())));
             $unit->runs->preloadLive($people);
-            $unit->preload();
+            $unit->timers->preload();
             $events = new DomainEventReader($unit->reader);
             $unit->scheduler->handle(array_values(array_filter($changes->map($events->of(...))->all())));
         });

@@ -9,7 +9,6 @@ use App\Models\Rule;
 use App\Models\Run;
 use Illuminate\Database\Eloquent\Builder;
 use Linnet\Core\Context\Subject;
-use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule as Core;
 
 /** Those who have been through a rule of late, and would still be in it. */
@@ -31,7 +30,7 @@ final readonly class CameToTheEnd
         $found = [];
         foreach ($runs as $run) {
             $context = $this->unit->contexts->create(
-                new Subject($run->person_id, $run->record_id), null, Needs::relatedTypes($is), (string) $rule->id,
+                new Subject($run->person_id, $run->record_id), null, $is->relatedTypes, (string) $rule->id,
             );
             if (! $context->optedOut && $is->conditions->weigh($context)->holds()) {
                 $found["$run->person_id/$run->record_id"] ??= $run->id;

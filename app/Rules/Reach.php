@@ -18,7 +18,6 @@ use Linnet\Core\Engine\Engine;
 use Linnet\Core\Engine\Published;
 use Linnet\Core\Record\Receiver;
 use Linnet\Core\Record\RecordType as CoreType;
-use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Trigger\Foresight;
 
@@ -150,7 +149,7 @@ final class Reach
                     array_unique(array_filter(array_map(fn (int $id): ?int => $this->unit->reader->record($id)?->personId, $ids))),
                 ),
         );
-        [$related, $asksForTexts] = [Needs::relatedTypes($this->rule), Needs::asksForTexts($this->rule)];
+        [$related, $asksForTexts] = [$this->rule->relatedTypes, $this->rule->asksForTexts];
         $begun = [];
         foreach ($ids as $id) {
             $subject = $isPeople ? new Subject($id) : new Subject($this->unit->reader->record($id)?->personId, $id);

@@ -19,7 +19,6 @@ use Linnet\Core\Record\Record;
 use Linnet\Core\Rehearsal\Rehearsal;
 use Linnet\Core\Rehearsal\Rehearsed;
 use Linnet\Core\Rule\Example\Supposition;
-use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Trigger\Trigger;
 
@@ -63,7 +62,7 @@ final class SampleWorld
     {
         [$subject, $line] = $this->about($unit, $sample);
 
-        return $unit->contexts->create($subject, $line, Needs::relatedTypes($rule))->later($sample->at)->unanswered();
+        return $unit->contexts->create($subject, $line, $rule->relatedTypes)->later($sample->at)->unanswered();
     }
 
     /** @param  list<Supposition>  $suppositions */
@@ -80,7 +79,7 @@ final class SampleWorld
         }
         $record = $sample->record === null ? null : $known->record($sample->record->id);
         $records = $record === null ? [] : [self::begun($rule->trigger, $record)];
-        foreach (Needs::relatedTypes($rule) as $type) {
+        foreach ($rule->relatedTypes as $type) {
             array_push($records, ...$known->recordsOf($person->id, $type));
         }
         foreach ($records as $record) {

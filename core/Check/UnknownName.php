@@ -10,7 +10,6 @@ use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Condition\InAudience;
-use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\OtherRule;
 use Linnet\Core\Rule\Step\Recipient;
@@ -66,7 +65,7 @@ final class UnknownName implements Check
         foreach ($trigger->names() as $named) {
             yield [...$named, null];
         }
-        foreach (array_filter(Needs::relatedTypes($of->rule), InAudience::isOne(...)) as $asked) {
+        foreach (array_filter($of->rule->relatedTypes, InAudience::isOne(...)) as $asked) {
             yield ['audience', InAudience::called($asked), null];
         }
         if ($of->rule->replies?->who === Who::Staff) {

@@ -54,12 +54,14 @@ final readonly class EvaluationContext extends RuleContext
     /** @param  array<string, DeliveryStatus>  $statuses */
     public function later(\DateTimeImmutable $now, array $statuses = []): self
     {
-        return $this->with(['now' => $now, 'statuses' => [...$this->statuses, ...$statuses]]);
+        return $statuses === [] && $now == $this->now
+            ? $this
+            : $this->with(['now' => $now, 'statuses' => [...$this->statuses, ...$statuses]]);
     }
 
     public function since(\DateTimeImmutable $began): self
     {
-        return $this->with(['runBeganAt' => $began]);
+        return $this->runBeganAt == $began ? $this : $this->with(['runBeganAt' => $began]);
     }
 
     /** The same, with one thing at the top of its facts known otherwise. */

@@ -19,7 +19,6 @@ use Linnet\Core\Record\Change\CalendarCame;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\AgainPolicy;
 use Linnet\Core\Rule\Condition\Conditions;
-use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\OnWriting;
 
 /** Takes what happens through start, advance and gate, on books that are real or of paper: life and rehearsal alike. */
@@ -88,7 +87,7 @@ final readonly class Conductor
         }
         $byId = array_column($rules, null, 'ruleId');
         foreach ($started->starts as $start) {
-            $this->begin($start, $byId[$start->ruleId], $why, $context);
+            $this->begin($start, $byId[$start->ruleId], $why, $context, $known);
         }
 
         return $started->starts;
@@ -99,15 +98,15 @@ final readonly class Conductor
     {
         return $this->contexts->create(
             $why->subject, $why->line,
-            array_values(array_unique(array_merge(...array_map(fn (Published $p): array => Needs::relatedTypes($p->rule), $rules)))),
-            lastTexts: array_filter($rules, fn (Published $p): bool => Needs::asksForTexts($p->rule)) !== [],
+            array_values(array_unique(array_merge(...array_map(fn (Published $p): array => $p->rule->relatedTypes, $rules)))),
+            lastTexts: array_filter($rules, fn (Published $p): bool => $p->rule->asksForTexts) !== [],
         );
     }
 
     /** The moment a rule waited for is there. @return bool whether it had really come */
     public function resolveTimer(Published $published, Subject $subject, \DateTimeImmutable $dueAt, string $id): bool
     {
-        $context = $this->contexts->create($subject, null, Needs::relatedTypes($published->rule), $published->ruleId);
+        $context = $this->contexts->create($subject, null, $published->rule->relatedTypes, $published->ruleId);
         [$change, $scheduled] = Engine::resolveTimer($published, $context, $dueAt, $this->contexts->lastActivity($subject));
         $this->runs->scheduleStart($scheduled, $subject);
         if ($change !== null) {
@@ -132,7 +131,7 @@ final readonly class Conductor
     public function calledUp(Published $published, Subject $subject, \DateTimeImmutable $at): void
     {
         $context = $this->contexts->create(
-            $subject, null, Needs::relatedTypes($published->rule), $published->ruleId, lastTexts: Needs::asksForTexts($published->rule),
+            $subject, null, $published->rule->relatedTypes, $published->ruleId, lastTexts: $published->rule->asksForTexts,
         );
         if ($published->rule->trigger->condition()?->weigh($context)->holds() !== false) {
             $id = "calendar:$published->ruleId:{$subject->name()}:{$at->getTimestamp()}";
@@ -149,19 +148,24 @@ final readonly class Conductor
         }
     }
 
-    /** @param  OutText|null  $ask a text of the run to put before the gate again first */
-    public function advance(Run $run, ?OutText $ask = null): void
+    /**
+     * @param  OutText|null  $ask  a text of the run to put before the gate again first
+     * @param  EvaluationContext|null  $context  what it may look at, where that is known
+     */
+    public function advance(Run $run, ?OutText $ask = null, ?EvaluationContext $context = null): void
     {
         if ($run->state->isOver() || $run->state->aside) {
             return;
         }
+        $sees = null;
         for ($looks = 0; $looks < self::LOOKS; $looks++) {
-            $context = $this->contextOf($run);
+            $context ??= $this->contextOf($run);
+            $sees ??= $context->since($run->state->beganAt);
             if ($ask !== null && $ask->status()->isWaiting() && $this->mayStillBe($run, $context)) {
                 $this->outbound->evaluate($ask, $context);
             }
             $ask = null;
-            $outcome = Engine::advance($run->rule, $run->state, $context->later($context->now, $this->statuses($run)));
+            $outcome = Engine::advance($run->rule, $run->state, $sees->later($context->now, $this->statuses($run)));
             $run->state = $outcome->state;
             foreach ($outcome->trace as $reason) {
                 $this->runs->note($reason, $run->ruleId, $run, $run->subject);
@@ -172,6 +176,9 @@ final readonly class Conductor
             }
             if (! $outcome->again && ! $moved) {
                 break;
+            }
+            if ($outcome->again || $run->rule->asksForTexts || ! self::areTexts($outcome->effects)) {
+                $context = $sees = null;
             }
         }
         $this->runs->save($run, $outcome->wake);
@@ -240,6 +247,22 @@ final readonly class Conductor
         return true;
     }
 
+    /**
+     * Texts alone change nothing of what their run looks at next, unless it asks about texts.
+     *
+     * @param  list<Effect>  $effects
+     */
+    private static function areTexts(array $effects): bool
+    {
+        foreach ($effects as $effect) {
+            if (! $effect instanceof SendText && ! $effect instanceof DropText) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** Before a held text is asked about again, the run itself may have come to its end. */
     private function mayStillBe(Run $run, EvaluationContext $context): bool
     {
@@ -260,8 +283,14 @@ final readonly class Conductor
         return $statuses;
     }
 
-    private function begin(Start $start, Published $published, DomainEvent $why, EvaluationContext $context): void
-    {
+    /** @param  EvaluationContext|null  $known  what the run may look at first, where that was put together for it just now */
+    private function begin(
+        Start $start,
+        Published $published,
+        DomainEvent $why,
+        EvaluationContext $context,
+        ?EvaluationContext $known,
+    ): void {
         if ($start->occasion === null || $start->state === null) {
             $this->runs->note($start->reason, $start->ruleId, null, $why->subject);
 
@@ -276,7 +305,7 @@ final readonly class Conductor
         $this->runs->note($start->reason, $start->ruleId, $run, $why->subject);
         $own = $this->runs->decidedBefore($start->ruleId, $why->subject);
         $run->state = $own === [] ? $run->state : $run->state->with(['own' => $own]);
-        $this->advance($run);
+        $this->advance($run, null, $run->state->said === [] ? $known : null);
     }
 
     /** What a run may look at now. */
@@ -285,7 +314,7 @@ final readonly class Conductor
         $replies = $run->state->askedAt === null ? [] : $this->reader->replies($run->id, $run->state->heard);
 
         $context = $this->contexts->create(
-            $run->subject, $run->line, Needs::relatedTypes($run->rule), $run->ruleId, $replies, Needs::asksForTexts($run->rule),
+            $run->subject, $run->line, $run->rule->relatedTypes, $run->ruleId, $replies, $run->rule->asksForTexts,
         );
         // What was said to the run may be asked about, and merged into its texts.
         foreach ($run->state->said as $name => $value) {

@@ -101,7 +101,7 @@ final class Engine
                 new Reason('start.not_its_days', ['first' => $rule->firstDay ?? '', 'last' => $rule->lastDay ?? '']),
             );
         }
-        $context = $context->with(['ruleId' => $id]);
+        $context = $context->ruleId === $id ? $context : $context->with(['ruleId' => $id]);
         $weighed = $rule->conditions->weigh($context);
         if (! $weighed->holds()) {
             return new Start($id, null, $weighed->reason);

@@ -24,7 +24,6 @@ use Linnet\Core\Record\Change\StatusReported;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Rule\Example\Supposition;
-use Linnet\Core\Rule\Needs;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Same;
 use Linnet\Core\Time\Zone;
@@ -71,7 +70,7 @@ final class Rehearsal
     {
         $rehearsal = new self($sheet, [$rule]);
         $published = new Published('1', $rule);
-        $context = $rehearsal->engine->contexts->create($subject, $line, Needs::relatedTypes($rule), '1');
+        $context = $rehearsal->engine->contexts->create($subject, $line, $rule->relatedTypes, '1');
         $state = RunState::begin($rule->firstStep(), $sheet->now);
         $next = $rule->trigger->firstMoment($context);
         if ($next !== null) {

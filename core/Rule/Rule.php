@@ -25,6 +25,12 @@ final readonly class Rule
 {
     public const VERSION = 1;
 
+    /** @var list<string> the types of record its conditions ask the person for, and the audiences they ask about */
+    public array $relatedTypes;
+
+    /** Whether one of its conditions asks when the person had a text. */
+    public bool $asksForTexts;
+
     /**
      * @param  string|null  $key  what other rules call it
      * @param  string|null  $firstDay  YYYY-MM-DD by the business's clock; it starts nothing before
@@ -50,6 +56,9 @@ final readonly class Rule
         public ?Recipient $replies = null,
         public array $examples = [],
     ) {
+        // Asked for at every look at every run of it.
+        $this->relatedTypes = Needs::relatedTypes($this);
+        $this->asksForTexts = Needs::asksForTexts($this);
     }
 
     /** @throws Unreadable with everything that is wrong */

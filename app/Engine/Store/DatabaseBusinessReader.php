@@ -94,8 +94,11 @@ final class DatabaseBusinessReader implements BusinessReader
     /** @var array<int, array{power: ActivationState, pausedUntil: \DateTimeImmutable|null}> */
     private array $powers = [];
 
-    public function __construct(private readonly \DateTimeImmutable $now, private readonly Business $model)
-    {
+    public function __construct(
+        private readonly \DateTimeImmutable $now,
+        private readonly Business $model,
+        private readonly ?JustLeft $justLeft = null,
+    ) {
         $this->business = $model->asSender();
         $this->policy = $model->gatePolicy();
     }
@@ -356,12 +359,9 @@ final class DatabaseBusinessReader implements BusinessReader
         );
     }
 
-    /** Told by the books of texts what left within this transaction. @var \Closure(int): array<string, \DateTimeImmutable>|null */
-    public ?\Closure $justLeft = null;
-
     public function lastTexts(int $personId): array
     {
-        return ($this->justLeft === null ? [] : ($this->justLeft)($personId)) + (self::lastTextsOf([$personId])[$personId] ?? []);
+        return ($this->justLeft?->to($personId) ?? []) + (self::lastTextsOf([$personId])[$personId] ?? []);
     }
 
     /**

@@ -52,9 +52,6 @@ final class DatabaseMessageStore implements MessageStore
     /** @var array<string, \DateTimeImmutable|null> when to ask about a text again, by run and name */
     private array $held = [];
 
-    /** @var array<int, list<OutText>> what left within this transaction, by person */
-    private array $left = [];
-
     /** @var array<int, true> runs all of whose texts were read */
     private array $whole = [];
 
@@ -90,6 +87,7 @@ final class DatabaseMessageStore implements MessageStore
         private readonly DatabaseBusinessReader $reader,
         private readonly DatabaseRunStore $runs,
         private readonly \DateTimeImmutable $now,
+        private readonly JustLeft $justLeft,
     ) {
     }
 
@@ -208,7 +206,7 @@ final class DatabaseMessageStore implements MessageStore
             $text->settledAt !== null
         ) {
             $this->opened["{$text->to->personId}/$text->line"] = true;
-            $this->left[$text->to->personId][] = $text;
+            $this->justLeft->texts[$text->to->personId][] = $text;
             $this->spent += $text->composed->price;
         }
     }
@@ -308,7 +306,7 @@ final class DatabaseMessageStore implements MessageStore
     {
         $new = array_map(
             fn (OutText $text): \DateTimeImmutable => $text->settledAt ?? $this->now,
-            array_reverse($this->left[$personId] ?? []),
+            array_reverse($this->justLeft->texts[$personId] ?? []),
         );
         $old =
             count($new) >= $many
@@ -325,17 +323,6 @@ final class DatabaseMessageStore implements MessageStore
                     ->all();
 
         return array_slice([...$new, ...array_values($old)], 0, $many);
-    }
-
-    /** @return array<string, \DateTimeImmutable> when a person had texts within this transaction, by rule */
-    public function justLeft(int $personId): array
-    {
-        $left = [];
-        foreach ($this->left[$personId] ?? [] as $text) {
-            $left[$text->run->ruleId ?? ''] = $text->settledAt ?? $this->now;
-        }
-
-        return $left;
     }
 
     /**
@@ -395,7 +382,10 @@ final class DatabaseMessageStore implements MessageStore
 
     public function lastLine(int $personId, array $among): ?string
     {
-        $new = array_filter($this->left[$personId] ?? [], fn (OutText $text): bool => $among === [] || in_array($text->line, $among, true));
+        $new = array_filter(
+            $this->justLeft->texts[$personId] ?? [],
+            fn (OutText $text): bool => $among === [] || in_array($text->line, $among, true),
+        );
         if ($new !== []) {
             return end($new)->line;
         }
@@ -471,7 +461,10 @@ final class DatabaseMessageStore implements MessageStore
         $rows = new Prepared;
         foreach ($this->kept as $key => $text) {
             if ($text->id === null) {
-                $text->id = $rows->insert('messages', $this->row($text) + $this->origin($text, (string) $key));
+                if (($this->held[$key] ?? null) === null) {
+                    unset($this->held[$key]);
+                }
+                $text->id = $rows->insertGetId('messages', $this->row($text) + $this->origin($text, (string) $key));
             } else {
                 $rows->update('messages', $text->id, $this->row($text));
             }
@@ -492,7 +485,7 @@ final class DatabaseMessageStore implements MessageStore
         foreach ($this->held as $key => $until) {
             $this->runs->time(Timer::MESSAGE, (int) $this->texts[$key]?->id, 0, $until);
         }
-        $this->kept = $this->held = $this->left = [];
+        $this->kept = $this->held = $this->justLeft->texts = [];
     }
 
     /**

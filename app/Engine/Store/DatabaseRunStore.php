@@ -36,6 +36,20 @@ final class DatabaseRunStore implements RunStore
     /** @var array<int, true> runs begun in this transaction */
     private array $fresh = [];
 
+    /** @var array<int, array<string, mixed>> what never changes of those of them that are not written yet */
+    private array $unwritten = [];
+
+    /** @var array<string, true> what they began for, by rule and occasion */
+    private array $begunFor = [];
+
+    /** @var array<string, string> when the last of them began, by rule and person */
+    private array $lastBegan = [];
+
+    /** @var array<int, list<int>> them by person */
+    private array $freshOf = [];
+
+    private RunIds $ids;
+
     /** @var array<int, int> the version each run is of */
     private array $versions = [];
 
@@ -47,43 +61,47 @@ final class DatabaseRunStore implements RunStore
     /** Whether anything is decided of texts whose run has not begun. */
     private ?bool $someDecided = null;
 
-    public function __construct(private readonly DatabaseBusinessReader $reader, private readonly \DateTimeImmutable $now)
+    public function __construct(public readonly DatabaseBusinessReader $reader, public readonly \DateTimeImmutable $now)
     {
+        $this->ids = new RunIds;
     }
 
     public function lastBegan(string $ruleId, int $personId): ?\DateTimeImmutable
     {
-        $began = DB::table('runs')->where('rule_id', (int) $ruleId)->where('person_id', $personId)->orderByDesc('id')->value('began_at');
+        $began = $this->lastBegan["$ruleId/$personId"] ??
+            DB::table('runs')->where('rule_id', (int) $ruleId)->where('person_id', $personId)->orderByDesc('id')->value('began_at');
 
         return $began === null ? null : DatabaseBusinessReader::moment($began);
     }
 
     public function begin(Published $published, Subject $subject, string $occasion, RunState $state, DomainEvent $why): ?Run
     {
-        $power = $this->reader->powerOf((int) $published->ruleId);
-        $row = [
-            'rule_id' => (int) $published->ruleId, 'rule_version_id' => $this->reader->versionOf((int) $published->ruleId),
-            'person_id' => $subject->personId, 'record_id' => $subject->recordId,
-            'line_id' => $why->line === null ? null : $this->reader->line($why->line)?->id, 'number' => $why->number,
-            'occasion' => $occasion, 'state' => json_encode($state->toArray(), JSON_THROW_ON_ERROR), 'live' => true,
-            'began_at' => self::at($state->beganAt), 'step' => $state->step,
-            'cause' => $why->cause->links === [] ? null : json_encode($why->cause->links, JSON_THROW_ON_ERROR),
-        ];
-        $id = $this->rows()->insertOrIgnore('runs', $row);
-        if ($id === null) {
+        $ruleId = (int) $published->ruleId;
+        $for = "$ruleId/$occasion";
+        if (isset($this->begunFor[$for]) || $this->rows()->has('runs', ['rule_id' => $ruleId, 'occasion' => $occasion])) {
             return null;
         }
-        $this->fresh[$id] = true;
-        $this->versions[$id] = (int) $row['rule_version_id'];
+        $power = $this->reader->powerOf($ruleId);
+        $personId = (int) $subject->personId;
+        $id = $this->ids->next();
+        $this->unwritten[$id] = [
+            'id' => $id, 'rule_id' => $ruleId, 'rule_version_id' => $this->versions[$id] = (int) $this->reader->versionOf($ruleId),
+            'person_id' => $personId, 'record_id' => $subject->recordId,
+            'line_id' => $why->line === null ? null : $this->reader->line($why->line)?->id, 'number' => $why->number,
+            'occasion' => $occasion, 'began_at' => $this->lastBegan["$ruleId/$personId"] = self::at($state->beganAt),
+            'cause' => $why->cause->links === [] ? null : json_encode($why->cause->links, JSON_THROW_ON_ERROR),
+        ];
+        $this->fresh[$id] = $this->begunFor[$for] = true;
         $run = new Run(
             $id, $published->ruleId, $published->rule, $subject, $state, $why->line, $why->number, $why->cause, $power['power'],
             $power['pausedUntil'],
         );
-        if (isset($this->live[(int) $subject->personId])) {
-            $this->live[(int) $subject->personId][] = $id;
+        $this->freshOf[$personId][] = $id;
+        if (isset($this->live[$personId])) {
+            $this->live[$personId][] = $id;
         }
 
-        return $this->runs[$id] = $run;
+        return $this->runs[$id] = $this->changed[$id] = $run;
     }
 
     public function decidedBefore(string $ruleId, Subject $subject): array
@@ -152,6 +170,9 @@ final class DatabaseRunStore implements RunStore
             foreach ($rows as $row) {
                 $this->live[(int) $row->person_id][] = (int) $row->id;
             }
+            foreach ($chunk as $id) {
+                array_push($this->live[$id], ...array_diff($this->freshOf[$id] ?? [], $this->live[$id]));
+            }
         }
     }
 
@@ -215,22 +236,39 @@ final class DatabaseRunStore implements RunStore
     /** Sets a timer, or takes it off. */
     public function time(string $kind, int $subject, int $ruleId, ?\DateTimeImmutable $due): void
     {
+        if ($due === null && $kind === Timer::RUN && isset($this->fresh[$subject])) {
+            // It has none yet but what was set within this transaction.
+            unset($this->timers["$kind/$subject/$ruleId"]);
+
+            return;
+        }
         $this->timers["$kind/$subject/$ruleId"] = [
             'kind' => $kind, 'subject_id' => $subject, 'rule_id' => $ruleId, 'due_at' => $due === null ? null : self::at($due),
         ];
     }
 
-    public function flush(): void
+    /** The runs themselves: texts speak of them. */
+    public function flushRuns(): void
     {
         $rows = $this->rows();
         foreach ($this->changed as $run) {
             $over = $run->state->isOver();
-            $rows->update('runs', $run->id, [
+            $is = [
                 'state' => json_encode($run->state->toArray(), JSON_THROW_ON_ERROR), 'live' => ! $over, 'outcome' => $run->state->outcome,
                 'step' => $run->state->step, 'asked_at' => $run->state->askedAt === null ? null : self::at($run->state->askedAt),
                 'ended_at' => $over ? self::at($this->now) : null, 'goal_value' => $run->state->said['goal_value'] ?? null,
-            ]);
+            ];
+            isset($this->unwritten[$run->id])
+                ? $rows->insert('runs', $this->unwritten[$run->id] + $is)
+                : $rows->update('runs', $run->id, $is);
         }
+        $this->changed = $this->unwritten = [];
+        $this->ids = new RunIds;
+    }
+
+    /** What hangs on runs, and on texts. */
+    public function flush(): void
+    {
         $set = array_values(array_filter($this->timers, fn (array $timer): bool => $timer['due_at'] !== null));
         foreach (array_chunk($set, 200) as $chunk) {
             DB::table('timers')->upsert($chunk, ['kind', 'subject_id', 'rule_id'], ['due_at']);
@@ -248,17 +286,24 @@ final class DatabaseRunStore implements RunStore
             }
         }
         foreach ($this->traces as $trace) {
-            $rows->insert(
+            $this->rows()->insert(
                 'traces',
                 ['message_id' => $trace['message_id'] instanceof OutText ? $trace['message_id']->id : $trace['message_id']] + $trace,
             );
         }
-        $this->changed = $this->timers = $this->traces = [];
+        $this->timers = $this->traces = [];
     }
 
     public static function at(\DateTimeImmutable $moment): string
     {
-        return gmdate('Y-m-d H:i:s', $moment->getTimestamp());
+        // Nearly all that is written in one transaction is of one moment.
+        static $last = [-1, ''];
+        $seconds = $moment->getTimestamp();
+        if ($last[0] !== $seconds) {
+            $last = [$seconds, gmdate('Y-m-d H:i:s', $seconds)];
+        }
+
+        return $last[1];
     }
 
     /** @param  iterable<\stdClass>  $rows */

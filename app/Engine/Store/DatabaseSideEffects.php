@@ -26,20 +26,16 @@ use Linnet\Core\Record\Record;
 use Linnet\Core\Record\Staff;
 
 /** What runs do besides texting: written where it belongs, each once by its name. What goes outside becomes a task outside. */
-final class DatabaseSideEffects implements SideEffects
+final readonly class DatabaseSideEffects implements SideEffects
 {
-    private ?UnitOfWork $unit = null;
-
-    public function __construct(private readonly RecordWriter $writer)
+    public function __construct(private RecordWriter $writer, private ?DatabaseRunStore $runs = null)
     {
     }
 
-    public function at(UnitOfWork $unit): self
+    /** Those of one transaction. */
+    public function with(DatabaseRunStore $runs): self
     {
-        $at = new self($this->writer);
-        $at->unit = $unit;
-
-        return $at;
+        return new self($this->writer, $runs);
     }
 
     public function setFields(Run $run, array $own, ?Record $record, array $values, Cause $cause): void
@@ -56,16 +52,16 @@ final class DatabaseSideEffects implements SideEffects
     {
         Labels::set(
             $run->personId(), $effect->kind, $effect->label, $effect->added, ChangeOrigin::rule($run->rule->name, $cause->links),
-            $this->unit()->now,
+            $this->runs()->now,
         );
-        $this->unit()->reader->forgetPerson($run->personId());
+        $this->runs()->reader->forgetPerson($run->personId());
     }
 
     public function notice(Run $run, string $name, ?Staff $to, string $words): void
     {
         DB::table('notices')->insertOrIgnore([
             'name' => "$run->id/$name", 'staff_id' => $to?->id, 'person_id' => $run->personId(), 'rule_id' => (int) $run->ruleId,
-            'words' => $words, 'at' => DatabaseRunStore::at($this->unit()->now),
+            'words' => $words, 'at' => DatabaseRunStore::at($this->runs()->now),
         ]);
     }
 
@@ -78,7 +74,7 @@ final class DatabaseSideEffects implements SideEffects
     {
         DB::table('tasks')->insertOrIgnore([
             'name' => "$run->id/$name", 'staff_id' => $for?->id, 'person_id' => $run->personId(), 'record_id' => $run->subject->recordId,
-            'rule_id' => (int) $run->ruleId, 'words' => $words, 'at' => DatabaseRunStore::at($this->unit()->now),
+            'rule_id' => (int) $run->ruleId, 'words' => $words, 'at' => DatabaseRunStore::at($this->runs()->now),
             'due_at' => $dueAt === null ? null : DatabaseRunStore::at($dueAt),
         ]);
     }
@@ -98,7 +94,7 @@ final class DatabaseSideEffects implements SideEffects
         DB::table('changes')->insert(
             ChangeRow::of(
                 ChangeKind::Asked, $run->subject->recordId, $run->personId(), null, [], ChangeOrigin::rule($run->rule->name, $cause->links),
-                $this->unit()->now, ['rule_id' => (int) $rule->ruleId, 'by' => AskedBy::Rule->value],
+                $this->runs()->now, ['rule_id' => (int) $rule->ruleId, 'by' => AskedBy::Rule->value],
             ),
         );
     }
@@ -118,7 +114,7 @@ final class DatabaseSideEffects implements SideEffects
             ),
             ChangeOrigin::rule($run->rule->name, $cause->links),
         );
-        $this->unit()->reader->forgetPerson($person->id);
+        $this->runs()->reader->forgetPerson($person->id);
     }
 
     /** @param  array<string, scalar|null>  $new */
@@ -127,7 +123,7 @@ final class DatabaseSideEffects implements SideEffects
         $record = RecordModel::query()->with('type.fields')->lockForUpdate()->find($id);
         if ($record !== null) {
             $this->writer->edit($record, $new, ChangeOrigin::rule($run->rule->name, $cause->links));
-            $this->unit()->reader->forgetRecord($record->id);
+            $this->runs()->reader->forgetRecord($record->id);
         }
     }
 
@@ -141,7 +137,7 @@ final class DatabaseSideEffects implements SideEffects
         try {
             $deed();
         } catch (Refused $e) {
-            $this->unit()->runs->note(
+            $this->runs()->note(
                 new Reason('deed.not_done', ['because' => $e->reason()->toArray()]), $run->ruleId, $run, $run->subject,
             );
         }
@@ -151,12 +147,12 @@ final class DatabaseSideEffects implements SideEffects
     private function outside(Run $run, string $name, OutboundTaskKind $kind, string $address, array $body): void
     {
         OutboundTaskQueue::add(
-            "$run->id/$name", $kind, $address, $body, (int) $run->ruleId, $run->id, $run->personId(), $this->unit()->now,
+            "$run->id/$name", $kind, $address, $body, (int) $run->ruleId, $run->id, $run->personId(), $this->runs()->now,
         );
     }
 
-    private function unit(): UnitOfWork
+    private function runs(): DatabaseRunStore
     {
-        return $this->unit ?? throw new \LogicException('deeds are done at a desk');
+        return $this->runs ?? throw new \LogicException('deeds are done at a desk');
     }
 }

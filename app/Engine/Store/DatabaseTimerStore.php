@@ -20,6 +20,7 @@ use Linnet\Core\Engine\Due\DueStart;
 use Linnet\Core\Engine\Due\DueText;
 use Linnet\Core\Engine\Piece;
 use Linnet\Core\Engine\Port\TimerStore;
+use Linnet\Core\Engine\Run;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\Rule as Core;
@@ -33,28 +34,44 @@ final class DatabaseTimerStore implements TimerStore
     /** Which timers are to be taken, and which were. */
     public Batch $batch;
 
-    public function __construct(private readonly UnitOfWork $unit)
-    {
+    public function __construct(
+        private readonly DatabaseBusinessReader $reader,
+        private readonly DatabaseRunStore $runs,
+        private readonly DatabaseMessageStore $texts,
+    ) {
         $this->batch = new Batch;
     }
 
     public function claimDue(int $most): array
     {
-        $timers = new Collection(Claims::timers($most, DatabaseRunStore::at($this->unit->now), $this->batch->only));
+        $timers = new Collection(Claims::timers($most, DatabaseRunStore::at($this->runs->now), $this->batch->only));
         $ids = self::ids($timers->pluck('id'));
         $this->batch->holds($ids);
         DB::table('timers')->whereIn('id', $ids)->delete();
-        $this->unit->runs->preload(self::ids($timers->where('kind', Timer::RUN)->pluck('subject_id')));
+        $this->runs->preload(self::ids($timers->where('kind', Timer::RUN)->pluck('subject_id')));
         $texts = self::ids($timers->where('kind', Timer::MESSAGE)->pluck('subject_id'));
-        $this->unit->runs->preload(self::ids(Message::query()->whereIn('id', $texts)->pluck('run_id')->filter()));
-        $this->unit->preload();
+        $this->runs->preload(self::ids(Message::query()->whereIn('id', $texts)->pluck('run_id')->filter()));
+        $this->preload();
 
         return array_values(array_filter($timers->map($this->read(...))->all()));
     }
 
+    /** Reads together what the runs at hand will ask about. */
+    public function preload(): void
+    {
+        $runs = $this->runs->all();
+        $people = array_values(array_unique(array_map(fn (Run $run): int => $run->personId(), $runs)));
+        $this->reader->preload($people);
+        $this->reader->preloadRecords(
+            array_values(array_unique(array_filter(array_map(fn (Run $run): ?int => $run->subject->recordId, $runs)))),
+        );
+        $this->texts->preload($runs);
+        $this->texts->preloadPeople($people);
+    }
+
     public function awaitCalendar(string $ruleId, ?\DateTimeImmutable $next): void
     {
-        $this->unit->runs->time(Timer::CALENDAR, (int) $ruleId, 0, $next);
+        $this->runs->time(Timer::CALENDAR, (int) $ruleId, 0, $next);
     }
 
     public function beginBroadcast(string $ruleId, \DateTimeImmutable $at): void
@@ -78,7 +95,7 @@ final class DatabaseTimerStore implements TimerStore
         // Another worker is at its own rule's piece.
         $rules->getQuery()->lock('for update skip locked');
         $rule = $rules->first();
-        $published = $rule === null ? null : $this->unit->reader->rule($rule->id);
+        $published = $rule === null ? null : $this->reader->rule($rule->id);
         if ($rule === null || $published === null) {
             $rule?->update(['broadcast_at' => null, 'broadcast_cursor' => null, 'start_cursor' => null]);
 
@@ -94,6 +111,11 @@ final class DatabaseTimerStore implements TimerStore
             $at === null ? ['start_cursor' => $cursor] : ['broadcast_at' => $isLast ? null : $rule->broadcast_at, 'broadcast_cursor' => $cursor],
         );
 
+        if ($at === null && $published->rule->trigger->type() === RecordType::PERSON) {
+            // How long it has been quiet around them is asked of those alone whom a rule is to wait for.
+            $this->reader->preloadLastChanges($ids);
+        }
+
         return new Piece($published, $this->subjects($published->rule->trigger->type(), $ids), $at, $isLast);
     }
 
@@ -102,25 +124,25 @@ final class DatabaseTimerStore implements TimerStore
         $at = DatabaseBusinessReader::moment($timer->due_at);
         $id = (int) $timer->subject_id;
         if ($timer->kind === Timer::RUN) {
-            $run = $this->unit->runs->run($id);
+            $run = $this->runs->run($id);
 
             return $run === null ? null : new DueRun($run);
         }
         if ($timer->kind === Timer::MESSAGE) {
-            $text = $this->unit->texts->find($id);
+            $text = $this->texts->find($id);
 
             return $text === null ? null : new DueText($text);
         }
         if ($timer->kind === Timer::CALENDAR) {
             return new DueBroadcast((string) $id, $at);
         }
-        $published = $this->unit->reader->rule((int) $timer->rule_id);
-        $record = $timer->kind === Timer::START_RECORD ? $this->unit->reader->record($id) : null;
+        $published = $this->reader->rule((int) $timer->rule_id);
+        $record = $timer->kind === Timer::START_RECORD ? $this->reader->record($id) : null;
         if ($published === null || ($timer->kind === Timer::START_RECORD && $record === null)) {
             return null;
         }
 
-        return new DueStart($published, (new DomainEventReader($this->unit->reader))->subject($id, $record), $at, "timer:$timer->id");
+        return new DueStart($published, (new DomainEventReader($this->reader))->subject($id, $record), $at, "timer:$timer->id");
     }
 
     /**
@@ -129,23 +151,21 @@ final class DatabaseTimerStore implements TimerStore
      */
     private function subjects(string $type, array $ids): array
     {
-        $events = new DomainEventReader($this->unit->reader);
-        $reader = $this->unit->reader;
+        $events = new DomainEventReader($this->reader);
         if ($type === RecordType::PERSON) {
             PersonLocks::wait($ids);
-            $reader->preload($ids);
-            $reader->preloadLastChanges($ids);
-            $this->unit->texts->preloadPeople($ids);
+            $this->reader->preload($ids);
+            $this->texts->preloadPeople($ids);
 
             return array_map(fn (int $id): Subject => $events->subject($id, null), $ids);
         }
         $people = self::ids(DB::table('records')->whereIn('id', $ids)->whereNotNull('person_id')->distinct()->pluck('person_id'));
         PersonLocks::wait($people);
-        $reader->preloadRecords($ids);
-        $reader->preload($people);
-        $this->unit->texts->preloadPeople($people);
+        $this->reader->preloadRecords($ids);
+        $this->reader->preload($people);
+        $this->texts->preloadPeople($people);
 
-        return array_map(fn (int $id): Subject => $events->subject(null, $reader->record($id)), $ids);
+        return array_map(fn (int $id): Subject => $events->subject(null, $this->reader->record($id)), $ids);
     }
 
     /** @return list<int> the next of whom or what a rule is about */

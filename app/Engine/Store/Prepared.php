@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\DB;
 /** Many rows with the same columns, one by one: compiled by the query builder once, prepared once. */
 final class Prepared
 {
-    /** @var array<string, array{\WeakReference<\PDO>, \PDOStatement}> by what is done, table and columns */
+    /** @var array<string, array{\WeakReference<\PDO>, list<string>, \PDOStatement}> by what is done, table and number of columns */
     private static array $statements = [];
 
     private readonly Connection $connection;
@@ -30,46 +30,56 @@ final class Prepared
         $this->statement('update', $table, $values)->execute(self::plain([...array_values($values), $id]));
     }
 
-    /**
-     * @param  non-empty-array<string, mixed>  $values
-     * @return int the new row's id
-     */
-    public function insert(string $table, array $values): int
+    /** @param  non-empty-array<string, mixed>  $values */
+    public function insert(string $table, array $values): void
     {
         $this->statement('insert', $table, $values)->execute(self::plain(array_values($values)));
-
-        return (int) $this->pdo->lastInsertId();
     }
 
     /**
      * @param  non-empty-array<string, mixed>  $values
-     * @return int|null the new row's id; null where it is there already
+     * @return int the new row's id
      */
-    public function insertOrIgnore(string $table, array $values): ?int
+    public function insertGetId(string $table, array $values): int
     {
-        $statement = $this->statement('insert or ignore', $table, $values);
-        $statement->execute(self::plain(array_values($values)));
+        $this->insert($table, $values);
 
-        return $statement->rowCount() === 0 ? null : (int) $this->pdo->lastInsertId();
+        return (int) $this->pdo->lastInsertId();
+    }
+
+    /** @param  non-empty-array<string, mixed>  $values  of a row that is looked for */
+    public function has(string $table, array $values): bool
+    {
+        $statement = $this->statement('select', $table, $values);
+        $statement->execute(self::plain(array_values($values)));
+        $has = $statement->fetchColumn() !== false;
+        $statement->closeCursor();
+
+        return $has;
     }
 
     /** @param  non-empty-array<string, mixed>  $values */
     private function statement(string $what, string $table, array $values): \PDOStatement
     {
-        $key = "$what/$table/".implode(',', array_keys($values));
-        if (! isset(self::$statements[$key]) || self::$statements[$key][0]->get() !== $this->pdo) {
+        $key = "$what/$table/".count($values);
+        $columns = array_keys($values);
+        if (
+            ! isset(self::$statements[$key]) ||
+            self::$statements[$key][0]->get() !== $this->pdo ||
+            self::$statements[$key][1] !== $columns
+        ) {
             $query = $this->connection->table($table)->where('id', 0);
             $sql = match ($what) {
                 'update' => $query->getGrammar()->compileUpdate($query, $values),
                 'insert' => $query->getGrammar()->compileInsert($query, $values),
-                default => $query->getGrammar()->compileInsertOrIgnore($query, $values),
+                default => $this->connection->table($table)->where(array_map(fn (): int => 0, $values))->select('id')->toSql(),
             };
             // What is asked thousands of times is worth preparing, also where single questions are not.
             $options = $this->connection->getDriverName() === 'pgsql' ? [\PDO::PGSQL_ATTR_DISABLE_PREPARES => false] : [];
-            self::$statements[$key] = [\WeakReference::create($this->pdo), $this->pdo->prepare($sql, $options)];
+            self::$statements[$key] = [\WeakReference::create($this->pdo), $columns, $this->pdo->prepare($sql, $options)];
         }
 
-        return self::$statements[$key][1];
+        return self::$statements[$key][2];
     }
 
     /**

@@ -11,7 +11,6 @@ use Linnet\Core\Engine\ContextFactory;
 use Linnet\Core\Engine\EffectHandler;
 use Linnet\Core\Engine\Hearing;
 use Linnet\Core\Engine\OutboundMessages;
-use Linnet\Core\Engine\Run;
 use Linnet\Core\Engine\Scheduler;
 
 /** One transaction's work: what it has read, what it will write, and the engine at work on it. */
@@ -35,17 +34,17 @@ final class UnitOfWork
 
     private function __construct(public readonly \DateTimeImmutable $now, Business $business, DatabaseSideEffects $sideEffects)
     {
-        $this->reader = new DatabaseBusinessReader($now, $business);
+        $justLeft = new JustLeft($now);
+        $this->reader = new DatabaseBusinessReader($now, $business, $justLeft);
         $this->runs = new DatabaseRunStore($this->reader, $now);
-        $this->texts = new DatabaseMessageStore($this->reader, $this->runs, $now);
-        $this->reader->justLeft = $this->texts->justLeft(...);
+        $this->texts = new DatabaseMessageStore($this->reader, $this->runs, $now, $justLeft);
         $this->contexts = new ContextFactory($this->reader);
         $this->outbound = new OutboundMessages($this->reader, $this->texts, $this->contexts);
         $this->conductor = new Conductor(
             $this->reader, $this->runs, $this->contexts, $this->outbound,
-            new EffectHandler($this->reader, $this->runs, $this->texts, $sideEffects->at($this), $this->outbound),
+            new EffectHandler($this->reader, $this->runs, $this->texts, $sideEffects->with($this->runs), $this->outbound),
         );
-        $this->timers = new DatabaseTimerStore($this);
+        $this->timers = new DatabaseTimerStore($this->reader, $this->runs, $this->texts);
         $this->scheduler = new Scheduler($this->reader, $this->timers, $this->outbound, $this->conductor);
     }
 
@@ -85,21 +84,9 @@ final class UnitOfWork
         return new Hearing($this->reader, $this->runs, $this->texts, $this->reader->words());
     }
 
-    /** Reads together what the runs at hand will ask about. */
-    public function preload(): void
-    {
-        $runs = $this->runs->all();
-        $people = array_values(array_unique(array_map(fn (Run $run): int => $run->personId(), $runs)));
-        $this->reader->preload($people);
-        $this->reader->preloadRecords(
-            array_values(array_unique(array_filter(array_map(fn (Run $run): ?int => $run->subject->recordId, $runs)))),
-        );
-        $this->texts->preload($runs);
-        $this->texts->preloadPeople($people);
-    }
-
     public function flush(): void
     {
+        $this->runs->flushRuns();
         $this->texts->flush();
         $this->runs->flush();
     }

@@ -19,7 +19,6 @@ use App\Sentences\Sentence;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Linnet\Core\Engine\WhyNot;
-use Linnet\Core\Rule\Needs;
 
 /** Why a rule sent somebody nothing: what was decided about them where it was, and what the engine would say now. */
 final readonly class WhyNotPage
@@ -90,7 +89,7 @@ final readonly class WhyNotPage
         $known = $this->record === null ? null : $this->unit->reader->record($this->record->id);
         $subject = (new DomainEventReader($this->unit->reader))->subject($this->person->id, $known);
         $context = $this->unit->contexts->create(
-            $subject, null, Needs::relatedTypes($rule), (string) $this->rule->id, [], Needs::asksForTexts($rule),
+            $subject, null, $rule->relatedTypes, (string) $this->rule->id, [], $rule->asksForTexts,
         );
         $asked = WhyNot::of($rule, $this->rule->power, $context, $known !== null, $this->unit->contexts->lastActivity($subject));
 
