@@ -313,6 +313,28 @@ final class TriggersTest extends TestCase
         self::assertSame(['sender-on' => 1, 'target' => 3], $this->runs());
     }
 
+    /** What began a moment ago, in the same piece of work, is known to what comes next in it. */
+    public function testChangesTakenTogetherKnowOfOneAnother(): void
+    {
+        $this->rule('weekly', ['on' => 'record_added', 'type' => 'booking'], again: ['policy' => 'not_within', 'days' => 7]);
+        $this->rule('waits', ['on' => 'record_added', 'type' => 'booking'], [
+            ['id' => 'later', 'do' => 'wait', 'for' => ['amount' => 2, 'unit' => 'days']],
+            self::text('See you'),
+        ], again: ['policy' => 'once_per_person']);
+        $this->rule('stops', ['on' => 'record_added', 'type' => 'booking'], [
+            ['id' => 'stop', 'do' => 'stop_rule', 'rule' => 'waits'],
+        ]);
+        $this->booking('2026-03-04T14:00');
+        $this->booking('2026-03-05T14:00');
+        $this->work();
+
+        self::assertSame(['stops' => 2, 'waits' => 1, 'weekly' => 1], $this->runs());
+        self::assertSame(['stopped'], Run::query()->whereRelation('rule', 'name', 'waits')->pluck('outcome')->all());
+        $this->travelToMoment('2026-03-09 10:00');
+        $this->work();
+        self::assertCount(1, $this->handedOver);
+    }
+
     public function testOnlyRulesAboutWhatIsLookedAtAreOffered(): void
     {
         $this->rule('of-bookings', ['on' => 'record_added', 'type' => 'booking']);
