@@ -9,6 +9,7 @@ use App\Engine\Runner;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
 use App\Models\Business;
+use App\Models\Line;
 use App\Models\Rule;
 use App\Models\Staff;
 use App\Models\TextToSeveral;
@@ -50,6 +51,7 @@ final class BenchSeveral extends Command
             $people = (int) $this->input->getOption('people');
             Rule::query()->whereKey(Waiting::seed($people, new \DateTimeImmutable('2026-03-03T09:00:00Z')))->update(['power' => 'paused']);
             $this->dress($people);
+            $this->safeguard();
             $town->clockTo((string) $this->input->getOption('at'));
             DB::statement('analyze');
             // Only now is there a clock of the town's to ask.
@@ -117,6 +119,16 @@ final class BenchSeveral extends Command
                 $record->execute([$type, $id, json_encode($values), '2026-01-01 00:00:00', '2026-01-01 00:00:00']);
             }
         });
+    }
+
+    /** As on a business that takes care: each safeguard is asked at each text. */
+    private function safeguard(): void
+    {
+        Line::query()->update(['pace' => ['per_second' => 5, 'per_minute' => 200, 'per_day' => 15_000]]);
+        $business = Business::ours();
+        $business->update(['policy' => $business->policy + [
+            'cap' => ['per_day' => 2, 'per_week' => 5, 'gap_minutes' => 60], 'month_micros' => 9_000_000_000,
+        ]]);
     }
 
     private function audiences(ClockInterface $clock): float

@@ -37,6 +37,11 @@ final class DatabaseMessageStore implements MessageStore
         MessageState::Arrived->value,
     ];
 
+    private const SLOTS_AHEAD = 50;
+
+    /** No cap looks back further. */
+    private const CAP_REACHES = '-8 days';
+
     /** More than all workers together may have spent and not written yet. */
     private const UNSEEN_MICROS = 1_000_000_000;
 
@@ -70,7 +75,7 @@ final class DatabaseMessageStore implements MessageStore
     /** @var array<string, true> who has had an automatic text from which line, by person and line */
     private array $opened = [];
 
-    /** @var array<string, array{departed: list<int>, many: int, new: list<int>}> by line */
+    /** @var array<string, array{many: int, new: list<int>, seen: array<int, int|null>}> departures by line; those read by number */
     private array $lines = [];
 
     /**
@@ -80,6 +85,12 @@ final class DatabaseMessageStore implements MessageStore
     private array $said = [];
 
     private int $spent = 0;
+
+    /** @var array<string, int> what had been spent before this transaction, by the day since which */
+    private array $spentBefore = [];
+
+    /** @var array<int, list<\DateTimeImmutable>> when people had their last automatic texts, the newest first */
+    private array $recent = [];
 
     private bool $moneyIsHeld = false;
 
@@ -100,6 +111,25 @@ final class DatabaseMessageStore implements MessageStore
         }
 
         return $this->texts[$key] ?? null;
+    }
+
+    /** @param  list<int>  $people */
+    private function readRecent(array $people, int $many): void
+    {
+        $people = array_filter($people, fn (int $id): bool => ! isset($this->recent[$id]));
+        foreach (array_chunk($people, 400) as $chunk) {
+            $this->recent += array_fill_keys($chunk, []);
+            $ranked = DB::table('messages')
+                ->whereIn('person_id', $chunk)
+                ->where('origin', MessageOrigin::Rule->value)
+                ->where('left_at', '>', DatabaseRunStore::at($this->now->modify(self::CAP_REACHES)))
+                ->where('state', '!=', MessageState::Failed->value)
+                ->selectRaw('person_id, left_at, row_number() over (partition by person_id order by left_at desc) as place');
+            $rows = DB::query()->fromSub($ranked, 'ranked')->where('place', '<=', $many)->orderBy('person_id')->orderBy('place');
+            foreach ($rows->get(['person_id', 'left_at']) as $row) {
+                $this->recent[(int) $row->person_id][] = DatabaseBusinessReader::moment($row->left_at);
+            }
+        }
     }
 
     /** A text by what the shell calls it; null where no run wants it. */
@@ -139,6 +169,8 @@ final class DatabaseMessageStore implements MessageStore
         $this->asked += array_fill_keys($people, true);
         $this->readConversations($people);
         $this->readSaid($people);
+        $looksBack = $this->reader->policy()->cap->looksBack();
+        $looksBack === 0 || $this->readRecent($people, $looksBack);
     }
 
     /**
@@ -308,21 +340,11 @@ final class DatabaseMessageStore implements MessageStore
             fn (OutText $text): \DateTimeImmutable => $text->settledAt ?? $this->now,
             array_reverse($this->justLeft->texts[$personId] ?? []),
         );
-        $old =
-            count($new) >= $many
-                ? []
-                : DB::table('messages')
-                    ->where('person_id', $personId)
-                    ->where('origin', MessageOrigin::Rule->value)
-                    ->whereNotNull('left_at')
-                    ->where('state', '!=', MessageState::Failed->value)
-                    ->orderByDesc('left_at')
-                    ->limit($many)
-                    ->pluck('left_at')
-                    ->map(DatabaseBusinessReader::moment(...))
-                    ->all();
+        if (! isset($this->recent[$personId])) {
+            $this->readRecent([$personId], $many);
+        }
 
-        return array_slice([...$new, ...array_values($old)], 0, $many);
+        return array_slice([...$new, ...$this->recent[$personId]], 0, $many);
     }
 
     /**
@@ -334,14 +356,12 @@ final class DatabaseMessageStore implements MessageStore
         // Days are kept by the business's own clock.
         $day = $since->setTimezone(new \DateTimeZone($this->reader->business()->zone))->format('Y-m-d');
         $spent = fn (): int => (int) DB::table('spent_days')->where('day', '>=', $day)->sum('micros');
-        if ($this->moneyIsHeld) {
-            return $this->spent + $spent();
-        }
-        $micros = $spent();
-        if ($micros + self::UNSEEN_MICROS >= ($this->reader->policy()->monthMicros ?? PHP_INT_MAX)) {
+        $micros = $this->spentBefore[$day] ??= $spent();
+        if (! $this->moneyIsHeld && $micros + self::UNSEEN_MICROS >= ($this->reader->policy()->monthMicros ?? PHP_INT_MAX)) {
             DB::table('businesses')->lockForUpdate()->value('id');
             $this->moneyIsHeld = true;
-            $micros = $spent();
+            // From here on only this transaction spends.
+            $micros = $this->spentBefore[$day] = $spent();
         }
 
         return $this->spent + $micros;
@@ -350,28 +370,50 @@ final class DatabaseMessageStore implements MessageStore
     public function reservedSlots(string $line, array $ks): array
     {
         $there = $this->slots($line);
-        $id = $this->reader->line($line)?->id;
-        $many = $there['many'] + count($there['new']);
+        $new = count($there['new']);
+        $many = $there['many'] + $new;
         $back = $asked = [];
         foreach ($ks as $k) {
-            if ($k <= count($there['new'])) {
-                $back[$k] = $there['new'][count($there['new']) - $k];
+            if ($k <= $new) {
+                $back[$k] = $there['new'][$new - $k];
             } elseif ($k <= $many) {
-                $asked[$many - $k + 1] = $k;
+                $asked[$k] = $many - $k + 1;
             }
         }
-        foreach (
-            $asked === []
-                ? []
-                : DB::table('send_slots')
-                    ->where('line_id', $id)
-                    ->whereIn('number', array_keys($asked))
-                    ->get(['number', 'at']) as $row
-        ) {
-            $back[$asked[(int) $row->number]] = DatabaseBusinessReader::moment($row->at)->getTimestamp();
+        $seen = $this->readSlots($line, array_values($asked));
+        foreach ($asked as $k => $number) {
+            $at = $seen[$number] ?? null;
+            if ($at !== null) {
+                $back[$k] = $at;
+            }
         }
 
         return [$back, $many];
+    }
+
+    /**
+     * @param  list<int>  $numbers  of departures; the next text asks for the next ones, so some more are read with them
+     * @return array<int, int|null> when they leave, by number
+     */
+    private function readSlots(string $line, array $numbers): array
+    {
+        $there = $this->slots($line);
+        $missing = [];
+        foreach ($numbers as $number) {
+            if (! array_key_exists($number, $there['seen'])) {
+                array_push($missing, ...range($number, min($number + self::SLOTS_AHEAD, $there['many'])));
+            }
+        }
+        foreach (array_chunk(array_unique($missing), 1000) as $chunk) {
+            $there['seen'] += array_fill_keys($chunk, null);
+            $rows = DB::table('send_slots')->where('line_id', $this->reader->line($line)?->id)->whereIn('number', $chunk);
+            foreach ($rows->get(['number', 'at']) as $row) {
+                $there['seen'][(int) $row->number] = DatabaseBusinessReader::moment($row->at)->getTimestamp();
+            }
+        }
+        $this->lines[$line] = $there;
+
+        return $there['seen'];
     }
 
     public function reserveSlot(string $line, \DateTimeImmutable $at): void
@@ -438,7 +480,7 @@ final class DatabaseMessageStore implements MessageStore
         }
     }
 
-    /** @return array{departed: list<int>, many: int, new: list<int>} */
+    /** @return array{many: int, new: list<int>, seen: array<int, int|null>} */
     private function slots(string $line): array
     {
         if (! isset($this->lines[$line])) {
@@ -446,9 +488,9 @@ final class DatabaseMessageStore implements MessageStore
             // Held until the end of this work: two workers must not give out the same place in the line's order.
             DB::table('lines')->where('id', $id)->lockForUpdate()->value('id');
             $this->lines[$line] = [
-                'departed' => [],
                 'many' => (int) DB::table('send_slots')->where('line_id', $id)->max('number'),
                 'new' => [],
+                'seen' => [],
             ];
         }
 
@@ -485,7 +527,7 @@ final class DatabaseMessageStore implements MessageStore
         foreach ($this->held as $key => $until) {
             $this->runs->time(Timer::MESSAGE, (int) $this->texts[$key]?->id, 0, $until);
         }
-        $this->kept = $this->held = $this->justLeft->texts = [];
+        $this->kept = $this->held = $this->justLeft->texts = $this->recent = $this->spentBefore = [];
     }
 
     /**
