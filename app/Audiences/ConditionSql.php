@@ -48,15 +48,38 @@ final class ConditionSql
      */
     public function narrow(Condition $condition): array
     {
-        $exact = $this->exact($condition);
+        $exact = $this->holding($condition);
         if ($exact !== null) {
-            return [Sql::all([...$this->within($condition), $exact]), true];
+            return [$exact, true];
         }
         $parts = $condition instanceof Group && $condition->joined === Joined::All
             ? array_map(fn (Condition $part): Sql => $this->narrow($part)[0], $condition->parts)
             : [];
 
         return [Sql::all($parts), false];
+    }
+
+    /** The same where it only matters whether it holds, and not whether it is unknown: a span of time is asked of its field's index. */
+    private function holding(Condition $condition): ?Sql
+    {
+        if ($condition instanceof FieldTest) {
+            return $this->fields->span($condition) ?? $this->exact($condition);
+        }
+        if (! $condition instanceof Group || $condition->joined !== Joined::All) {
+            $exact = $this->exact($condition);
+
+            return $exact === null ? null : Sql::all([...$this->within($condition), $exact]);
+        }
+        $parts = [];
+        foreach ($condition->parts as $part) {
+            $sql = $this->holding($part);
+            if ($sql === null) {
+                return null;
+            }
+            $parts[] = $sql;
+        }
+
+        return Sql::all($parts);
     }
 
     /** @return list<Sql> what holds wherever it does, and is found by the index of a field */

@@ -7,10 +7,10 @@ namespace App\Pages;
 use App\Clock\Day;
 use App\Models\Business;
 use App\Models\Line;
-use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Outage;
 use Illuminate\Contracts\Pagination\Paginator;
+use Illuminate\Support\Facades\DB;
 use Linnet\Core\Record\HealthLimits;
 use Psr\Clock\ClockInterface;
 
@@ -50,18 +50,19 @@ final class LinesPage
             $pools[(string) $line->pool][] = $line->name;
         }
         $this->pools = $pools;
-        $of = fn () => Message::query()
-            ->toBase()
-            ->whereIn('line_id', Line::query()->select('id'))
-            ->groupBy('line_id')
-            ->selectRaw('line_id, count(*) as many');
-        $this->sent = $of()
+        $this->sent = DB::table('message_counts')
+            ->where('day', $this->day->date)
             ->whereIn('state', MessageState::left())
-            ->where('at', '>=', $this->day->begins)
-            ->where('at', '<', $this->day->ends)
+            ->groupBy('line_id')
+            ->selectRaw('line_id, sum(texts) as many')
             ->pluck('many', 'line_id')
             ->all();
-        $this->waits = $of()->where('state', MessageState::Waiting)->pluck('many', 'line_id')->all();
+        $this->waits = DB::table('messages')
+            ->whereRaw("state = 'waiting'")
+            ->groupBy('line_id')
+            ->selectRaw('line_id, count(*) as many')
+            ->pluck('many', 'line_id')
+            ->all();
     }
 
     public function sentToday(Line $line): int

@@ -19,7 +19,8 @@ final readonly class SaidSearch
     /** A word as short as this is meant as it stands: too many begin so. */
     private const SHORT = 2;
 
-    private const NEWEST = 500;
+    /** Among so many of the newest it is looked first; among more where the first say it often enough. */
+    private const NEWEST = [120, 500];
 
     /** Of what is said more often than that a page is soon full. */
     private const MANY = 20_000;
@@ -88,10 +89,15 @@ final readonly class SaidSearch
         $match = "to_tsvector('simple', said_plainly(body)) @@ to_tsquery('simple', said_plainly(?))";
         $words = $this->asked(' & ', "'%s'", ':*');
         $page = [self::AT_ONCE + 1, $past];
-        $newest = DB::select("select id from (select id, body from messages where $said order by id desc limit ?) as newest
-            where $match order by id desc limit ? offset ?", [self::NEWEST, $words, ...$page]);
-        if (count($newest) > self::AT_ONCE) {
-            return self::ids($newest);
+        foreach (self::NEWEST as $among) {
+            $newest = DB::select("select id from (select id, body from messages where $said order by id desc limit ?) as newest
+                where $match order by id desc limit ? offset ?", [$among, $words, ...$page]);
+            if (count($newest) > self::AT_ONCE) {
+                return self::ids($newest);
+            }
+            if ($newest === [] || ($past + count($newest)) * max(self::NEWEST) < $among * ($past + self::AT_ONCE)) {
+                break;
+            }
         }
         $found = DB::select("with hits as materialized (select id from messages where ($said) and $match limit ?)
             select id, (select count(*) from hits) as many from hits order by id desc limit ? offset ?", [

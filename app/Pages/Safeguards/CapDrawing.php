@@ -7,6 +7,7 @@ namespace App\Pages\Safeguards;
 use App\Clock\TimeFormatter;
 use App\Models\MessageOrigin;
 use App\Models\MessageState;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -34,11 +35,14 @@ final readonly class CapDrawing
     /** @param  int|null  $limit  at most so many in 7 days */
     public function __construct(\DateTimeImmutable $now, private ?int $limit)
     {
-        // By the index of what left each line, put so that no index in the order of people can serve it: that one would be walked whole.
-        $each = DB::table('messages')->whereIn('line_id', DB::table('lines')->pluck('id'))->where('origin', MessageOrigin::Rule->value)
-            ->where('left_at', '>', $now->modify('-'.self::DAYS.' days'))->where('state', '!=', MessageState::Failed->value)
-            ->groupByRaw('person_id + 0')->selectRaw('count(*) as many');
-        $counted = DB::query()->fromSub($each, 'each_one')->groupBy('many')->selectRaw('many, count(*) as people')
+        $since = $now->modify('-'.self::DAYS.' days');
+        $theirs = fn (): Builder => DB::table('messages')->where('origin', MessageOrigin::Rule->value)->where('left_at', '>', $since);
+        // All that left each line, of which its index knows enough; the few that failed are taken off again.
+        $failed = $theirs()->whereRaw('messages.troubled')->where('at', '>', $since)->where('state', MessageState::Failed->value);
+        $each = $theirs()->whereIn('line_id', DB::table('lines')->pluck('id'))->selectRaw('person_id, 1 as one')
+            ->unionAll($failed->selectRaw('person_id, -1 as one'));
+        $had = DB::query()->fromSub($each, 'each_text')->groupBy('person_id')->selectRaw('sum(one) as many');
+        $counted = DB::query()->fromSub($had, 'each_one')->where('many', '>', 0)->groupBy('many')->selectRaw('many, count(*) as people')
             ->pluck('people', 'many')->all();
         $people = array_fill(1, self::MOST, 0);
         $full = 0;
