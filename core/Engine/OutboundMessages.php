@@ -35,10 +35,16 @@ use Linnet\Core\Text\Wording\Used;
 use Linnet\Core\Time\Zone;
 
 /** Makes a text a run wants, and takes it through the gate. */
-final readonly class OutboundMessages
+final class OutboundMessages
 {
-    public function __construct(private BusinessReader $reader, private MessageStore $texts, private ContextFactory $contexts)
-    {
+    /** @var array{\DateTimeImmutable, \DateTimeImmutable}|null a moment that was asked about, and when its month began */
+    private ?array $month = null;
+
+    public function __construct(
+        private readonly BusinessReader $reader,
+        private readonly MessageStore $texts,
+        private readonly ContextFactory $contexts,
+    ) {
     }
 
     /** A text a run wants now: kept once, then put before the gate. */
@@ -265,9 +271,13 @@ final readonly class OutboundMessages
 
     private function monthBegan(\DateTimeImmutable $now): \DateTimeImmutable
     {
-        $zone = Zone::get($this->reader->business()->zone);
+        if ($this->month === null || $this->month[0] != $now) {
+            $zone = Zone::get($this->reader->business()->zone);
+            $began = new \DateTimeImmutable($now->setTimezone($zone)->format('Y-m-01'), $zone);
+            $this->month = [$now, $began->setTimezone(Zone::utc())];
+        }
 
-        return (new \DateTimeImmutable($now->setTimezone($zone)->format('Y-m-01'), $zone))->setTimezone(Zone::utc());
+        return $this->month[1];
     }
 
     private function isFirst(OutText $text, Line $line): bool
