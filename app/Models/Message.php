@@ -93,12 +93,18 @@ final class Message extends Model
         $query->whereRaw('messages.troubled');
     }
 
+    /** @param  Builder<self>  $query  narrowed to texts that wait, or were set aside */
+    public function scopeKept(Builder $query): void
+    {
+        // As the indexes say it that hold those alone.
+        $query->whereRaw("state in ('waiting', 'set_aside')");
+    }
+
     /** @param  Builder<self>  $query  narrowed to texts that somebody has to let go */
     public function scopeAwaitingRelease(Builder $query): void
     {
-        // As the index says it that holds those alone.
         $query
-            ->whereRaw("state in ('waiting', 'set_aside')")
+            ->kept()
             ->where('state', MessageState::Waiting)
             ->where('released', false)
             ->whereLike('reason', '%"gate.not_released"%');
@@ -108,7 +114,7 @@ final class Message extends Model
     public function scopeLetGo(Builder $query, \DateTimeImmutable $now): void
     {
         $query
-            ->whereRaw("state in ('waiting', 'set_aside')")
+            ->kept()
             ->where('state', MessageState::Waiting)
             ->where('released', true)
             ->where('release_at', '>', $now);

@@ -65,7 +65,7 @@ final class Timer extends Model
         $about = array_filter(['line_id' => $lineId, 'rule_id' => $ruleId, 'person_id' => $personId], fn (?int $id): bool => $id !== null);
         $at = $now->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
         Message::query()
-            ->whereIn('state', [MessageState::Waiting, MessageState::SetAside])
+            ->kept()
             ->where($about)
             // What is told the staff of somebody does not wait for that person.
             ->when($personId !== null, fn (Builder $texts): Builder => $texts->where('origin', '!=', MessageOrigin::Notice))

@@ -7,6 +7,7 @@ namespace App\Pages;
 use App\Clock\Day;
 use App\Models\Business;
 use App\Models\Line;
+use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Outage;
 use Illuminate\Contracts\Pagination\Paginator;
@@ -57,11 +58,14 @@ final class LinesPage
             ->selectRaw('line_id, sum(texts) as many')
             ->pluck('many', 'line_id')
             ->all();
-        $this->waits = DB::table('messages')
-            ->whereRaw("state = 'waiting'")
-            ->groupBy('line_id')
-            ->selectRaw('line_id, count(*) as many')
-            ->pluck('many', 'line_id')
+        // By the index of those that wait; the one in the order of lines would be walked whole.
+        $this->waits = Message::query()
+            ->kept()
+            ->where('state', MessageState::Waiting)
+            ->toBase()
+            ->groupByRaw('line_id + 0')
+            ->selectRaw('line_id + 0 as line, count(*) as many')
+            ->pluck('many', 'line')
             ->all();
     }
 

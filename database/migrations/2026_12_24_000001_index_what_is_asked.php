@@ -11,7 +11,6 @@ return new class extends Migration
         'traces_record_id_index' => ['traces', 'record_id', 'record_id'],
         'runs_record_id_live_index' => ['runs', 'record_id, live', 'record_id'],
         'runs_line_id_index' => ['runs', 'line_id', 'line_id'],
-        'messages_number_left_at_index' => ['messages', 'number, left_at', 'status_at'],
     ];
 
     private const UNASKED = [
@@ -29,9 +28,9 @@ return new class extends Migration
         // With whom it went to, and why: what is counted of people by it is read from it alone.
         DB::statement('drop index if exists messages_line_id_left_at_index');
         DB::statement('create index messages_line_id_left_at_index on messages (line_id, left_at, origin, person_id)');
-        // Asked of the few that wait, and of none that came in.
-        DB::statement('drop index if exists messages_waiting');
-        DB::statement("create index messages_waiting on messages (line_id) where state = 'waiting'");
+        // Those that wait, in their order: not looked for among all that ever went.
+        DB::statement('drop index if exists messages_kept_id');
+        DB::statement("create index messages_kept_id on messages (id) where state in ('waiting', 'set_aside')");
         foreach (self::UNASKED as $name => $index) {
             DB::statement("drop index if exists $name");
         }
@@ -43,7 +42,7 @@ return new class extends Migration
             DB::statement("drop index if exists $name");
             DB::statement("create index $name on $table ($columns)");
         }
-        DB::statement('drop index if exists messages_waiting');
+        DB::statement('drop index if exists messages_kept_id');
         DB::statement('drop index if exists messages_line_id_left_at_index');
         DB::statement('create index messages_line_id_left_at_index on messages (line_id, left_at)');
         foreach (self::UNASKED as $name => $index) {
