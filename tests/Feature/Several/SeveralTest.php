@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace Tests\Feature\Several;
 
 use App\Audiences\KeepAsList;
+use App\Engine\Batch;
+use App\Engine\Runner;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Intake\RecordWriter;
 use App\Models\Audience;
+use App\Models\Business;
 use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageState;
@@ -23,6 +26,7 @@ use App\Pages\Records\Belonging;
 use App\Several\WhoGetsIt;
 use Carbon\CarbonImmutable;
 use Database\Seeders\OldRecordsSeeder;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -62,6 +66,30 @@ final class SeveralTest extends TestCase
                 [$text->body, $text->parts, $text->price_micros, $text->line_id, $text->left_at?->format('Y-m-d H')],
             );
         }
+    }
+
+    /** What the safeguards ask is asked for all that is prepared together: a question for each would take minutes of very many. */
+    public function testNoSafeguardAsksForEach(): void
+    {
+        Line::query()->where('key', 'front-desk')->update(['pace' => json_encode(['per_second' => 1, 'per_minute' => 7, 'per_day' => 900])]);
+        $business = Business::ours();
+        $business->update(['policy' => $business->policy + [
+            'cap' => ['per_day' => 2, 'per_week' => 5, 'gap_minutes' => 60], 'month_micros' => 9_000_000_000,
+        ]]);
+        $several = $this->begin('everybody', 'The quay is closed on Friday, {{ first_name | or: "all" }}.', '2026-03-03T11:00');
+        $many = count($this->said($several));
+        $this->letGo($several);
+        $this->travelToMoment('2026-03-03 11:00');
+        resolve(Runner::class)->timers(new Batch);
+        $asked = [];
+        DB::listen(function (QueryExecuted $query) use (&$asked): void {
+            $asked[$query->sql] = ($asked[$query->sql] ?? 0) + 1;
+        });
+        while (resolve(Runner::class)->piece() > 0);
+        self::assertGreaterThan(25, $many);
+        self::assertSame($many, Message::query()->where('rule_id', $several->rule_id)->where('state', '!=', MessageState::Dropped)->count());
+        arsort($asked);
+        self::assertLessThan(6, current($asked), key($asked) ?? '');
     }
 
     /** So many that they are worked out in pieces leave by the line one after the other, at the places that are said beforehand. */
