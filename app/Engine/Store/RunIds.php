@@ -24,7 +24,7 @@ final class RunIds
     {
         if ($this->free === []) {
             $this->free = $this->ask();
-            $this->many = min(self::MOST, 2 * $this->many);
+            $this->many = min(self::MOST, 10 * $this->many);
         }
 
         return array_shift($this->free) ?? throw new \LogicException('there are always more');
