@@ -70,16 +70,20 @@ final class ConditionSql
 
             return $exact === null ? null : Sql::all([...$this->within($condition), $exact]);
         }
-        $parts = [];
-        foreach ($condition->parts as $part) {
-            $sql = $this->holding($part);
-            if ($sql === null) {
-                return null;
-            }
-            $parts[] = $sql;
-        }
+        $parts = $this->each($condition, $this->holding(...));
 
-        return Sql::all($parts);
+        return $parts === null ? null : Sql::all($parts);
+    }
+
+    /**
+     * @param  \Closure(Condition): (Sql|null)  $asked
+     * @return list<Sql>|null null where one of them cannot be asked exactly
+     */
+    private function each(Group $group, \Closure $asked): ?array
+    {
+        $parts = array_values(array_filter(array_map($asked, $group->parts)));
+
+        return count($parts) === count($group->parts) ? $parts : null;
     }
 
     /** @return list<Sql> what holds wherever it does, and is found by the index of a field */
@@ -112,16 +116,9 @@ final class ConditionSql
 
     private function group(Group $group): ?Sql
     {
-        $parts = [];
-        foreach ($group->parts as $part) {
-            $sql = $this->exact($part);
-            if ($sql === null) {
-                return null;
-            }
-            $parts[] = $sql;
-        }
+        $parts = $this->each($group, $this->exact(...));
 
-        return match ($group->joined) {
+        return $parts === null ? null : match ($group->joined) {
             Joined::All => Sql::all($parts),
             Joined::Any => Sql::any($parts),
             Joined::None => Sql::any($parts)->not(),

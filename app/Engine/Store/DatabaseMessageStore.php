@@ -37,9 +37,10 @@ final class DatabaseMessageStore implements MessageStore
         MessageState::Arrived->value,
     ];
 
+    /** So many departures more are read than are asked for. */
     private const SLOTS_AHEAD = 50;
 
-    /** No cap looks back further. */
+    /** No cap, and no gap between texts, looks back further than a week. */
     private const CAP_REACHES = '-8 days';
 
     /** More than all workers together may have spent and not written yet. */
@@ -113,7 +114,12 @@ final class DatabaseMessageStore implements MessageStore
         return $this->texts[$key] ?? null;
     }
 
-    /** @param  list<int>  $people */
+    /**
+     * When people had their last automatic texts, read for all that are dealt with together.
+     *
+     * @param  list<int>  $people
+     * @param  int  $many  of each at most
+     */
     private function readRecent(array $people, int $many): void
     {
         $people = array_filter($people, fn (int $id): bool => ! isset($this->recent[$id]));
