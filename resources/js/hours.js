@@ -1,3 +1,5 @@
+import { dayChips, takeDay } from './days.js';
+
 const DAY = 1440;
 const STEP = 15;
 const KEYS = {
@@ -16,7 +18,6 @@ const clock = (minutes) => {
   return `${String(Math.floor(within / 60)).padStart(2, '0')}:${String(within % 60).padStart(2, '0')}`;
 };
 const minutes = (time) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
-const dates = (field) => field.value.split(/[\s,;]+/).filter((one) => one !== '');
 
 /** "Monday to Friday 09:00 to 17:00; Saturday, Sunday closed." */
 function sentence(days) {
@@ -91,13 +92,7 @@ export default () => ({
   clicked(event) {
     const button = event.target.closest('button');
     if (button === null || button.getAttribute('role') === 'slider') return;
-    const closed = dates(this.field);
-    if (button.dataset.closed !== undefined) {
-      this.field.value = closed.filter((one) => one !== button.dataset.closed).join(', ');
-    } else if (this.$refs.day.value !== '' && !closed.includes(this.$refs.day.value)) {
-      this.field.value = [...closed, this.$refs.day.value].sort().join(', ');
-      this.$refs.day.value = '';
-    }
+    takeDay(this.field, this.$refs.day, button);
     this.draw();
   },
   draw() {
@@ -120,21 +115,6 @@ export default () => ({
       day.track.classList.toggle('wraps', to <= from);
     });
     this.$refs.says.textContent = sentence(this.days);
-    this.$refs.closed.replaceChildren(...dates(this.field).map((date) => this.chip(date)));
-  },
-  chip(date) {
-    const chip = document.createElement('button');
-    chip.type = 'button';
-    chip.className = 'chip';
-    chip.dataset.closed = date;
-    chip.disabled = this.field.disabled;
-    chip.title = 'Open it again';
-    const day = new Date(`${date}T12:00:00`);
-    const named = Number.isNaN(day.getTime())
-      ? date
-      : day.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-    chip.textContent = `${named} ×`;
-    chip.setAttribute('aria-label', `Closed on ${named}: open it again`);
-    return chip;
+    this.$refs.closed.replaceChildren(...dayChips(this.field, { is: 'Closed on', takeOut: 'Open it again' }));
   },
 });
