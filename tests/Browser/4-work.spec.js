@@ -94,6 +94,15 @@ test('decent hours are changed, and a mistake stands at its day', async ({ page 
   await opening.getByRole('button', { name: 'Keep these hours' }).click();
   await expect(opening.locator('.day-hours').first()).toContainText(`to ${until}`);
   await expect(opening.getByRole('button', { name: 'Closed on 24 Dec 2026: open it again' })).toBeVisible();
+
+  // Holidays are picked the same way.
+  const holidays = page.getByRole('form', { name: 'Holidays' });
+  await holidays.getByLabel('A holiday').fill('2026-06-19');
+  await holidays.getByRole('button', { name: 'Add it' }).click();
+  await holidays.getByRole('button', { name: 'Holiday on 25 Dec 2026: take it out' }).click();
+  await holidays.getByRole('button', { name: 'Keep these days' }).click();
+  await expect(holidays.getByRole('button', { name: 'Holiday on 19 Jun 2026: take it out' })).toBeVisible();
+  await expect(holidays.getByRole('button', { name: /25 Dec 2026/ })).toHaveCount(0);
 });
 
 test('the clock goes to the next thing that happens', async ({ page }) => {
