@@ -71,7 +71,8 @@ final class SeveralTest extends TestCase
     /** What the safeguards ask is asked for all that is prepared together: a question for each would take minutes of very many. */
     public function testNoSafeguardAsksForEach(): void
     {
-        Line::query()->where('key', 'front-desk')->update(['pace' => json_encode(['per_second' => 1, 'per_minute' => 7, 'per_day' => 900])]);
+        $pace = ['per_second' => 1, 'per_minute' => 7, 'per_day' => 900];
+        Line::query()->where('key', 'front-desk')->update(['pace' => json_encode($pace)]);
         $business = Business::ours();
         $business->update(['policy' => $business->policy + [
             'cap' => ['per_day' => 2, 'per_week' => 5, 'gap_minutes' => 60], 'month_micros' => 9_000_000_000,
@@ -87,7 +88,8 @@ final class SeveralTest extends TestCase
         });
         while (resolve(Runner::class)->piece() > 0);
         self::assertGreaterThan(25, $many);
-        self::assertSame($many, Message::query()->where('rule_id', $several->rule_id)->where('state', '!=', MessageState::Dropped)->count());
+        $prepared = Message::query()->where('rule_id', $several->rule_id)->where('state', '!=', MessageState::Dropped);
+        self::assertSame($many, $prepared->count());
         arsort($asked);
         self::assertLessThan(6, current($asked), key($asked) ?? '');
     }
