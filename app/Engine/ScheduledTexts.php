@@ -24,6 +24,7 @@ use Linnet\Core\Gate\TextOrigin;
 use Linnet\Core\Reason;
 use Linnet\Core\Rule\Step\TextKind;
 use Linnet\Core\Text\Length;
+use Linnet\Core\Time\Zone;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -41,6 +42,7 @@ final readonly class ScheduledTexts
     ) {
     }
 
+    /** @param  bool  $anyway  even while the line is closed or busy then */
     public function add(
         Person $person,
         Line $line,
@@ -49,19 +51,20 @@ final readonly class ScheduledTexts
         string $body,
         \DateTimeImmutable $leavesAt,
         ?string $picture = null,
+        bool $anyway = false,
     ): ScheduledText {
-        return DB::transaction(function () use ($person, $line, $number, $staff, $body, $leavesAt, $picture): ScheduledText {
+        return DB::transaction(function () use ($person, $line, $number, $staff, $body, $leavesAt, $picture, $anyway): ScheduledText {
             ForecastMark::leave([$person->id]);
 
             return ScheduledText::query()->create([
                 'person_id' => $person->id, 'line_id' => $line->id, 'number' => $number, 'staff_id' => $staff->id, 'body' => $body,
-                'picture' => $picture, 'leaves_at' => $leavesAt, 'at' => $this->clock->now(),
+                'picture' => $picture, 'leaves_at' => $leavesAt, 'anyway' => $anyway, 'at' => $this->clock->now(),
             ]);
         });
     }
 
     /**
-     * @param  array{body?: string, leaves_at?: \DateTimeImmutable}  $to
+     * @param  array{body?: string, leaves_at?: \DateTimeImmutable, anyway?: bool}  $to
      * @return bool false where it has left by now
      */
     public function change(int $id, array $to): bool
@@ -75,10 +78,15 @@ final readonly class ScheduledTexts
         return $this->onOne($id, fn (ScheduledText $text): ?bool => $text->delete());
     }
 
-    /** @return bool false where it has left by now */
-    public function sendNow(int $id): bool
+    /**
+     * Even while the line is closed: whoever asks for it knows.
+     *
+     * @param  bool  $anyway  even while it is busy
+     * @return bool false where it has left by now
+     */
+    public function sendNow(int $id, bool $anyway): bool
     {
-        return $this->leave($id, true);
+        return $this->leave($id, true, $anyway);
     }
 
     /** Those that are due, the earliest first, each in a transaction of its own. */
@@ -97,24 +105,34 @@ final readonly class ScheduledTexts
         }
     }
 
-    private function leave(int $id, bool $isEarly): bool
+    private function leave(int $id, bool $isEarly, bool $anyway = false): bool
     {
         $person = ScheduledText::query()->whereKey($id)->value('person_id');
         if ($person === null) {
             return false;
         }
 
-        return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use ($id, $isEarly): bool {
+        $leave = function (UnitOfWork $unit) use ($id, $isEarly, $anyway): bool {
             // Read behind the person's lock: somebody may have moved it, or sent it.
             $text = ScheduledText::query()->with('line')->whereKey($id)->lockForUpdate()->first();
             $person = $text === null ? null : $unit->reader->person($text->person_id);
             if ($text === null || $person === null || (! $isEarly && ($text->leaves_at === null || $text->leaves_at > $unit->now))) {
                 return false;
             }
-            $refused = $this->direct->send(
-                $unit, $person, $text->line, TextOrigin::Staff, $text->body, "scheduled/$text->id", $text->number, $text->staff_id,
-                $text->picture,
-            );
+            $isPast = $isEarly || $text->anyway;
+            $opens = $isPast ? $unit->now : $text->line->read()->opens($unit->now, Zone::get($unit->reader->business()->zone));
+            if ($opens !== null && $opens > $unit->now) {
+                // The line's hours have changed since: it waits for them, among what is coming.
+                ForecastMark::leave([$text->person_id]);
+
+                return $text->update(['leaves_at' => $opens]);
+            }
+            $refused = $opens === null
+                ? new Reason('gate.line_never_open', ['line' => $text->line->name])
+                : $this->direct->send(
+                    $unit, $person, $text->line, TextOrigin::Staff, $text->body, "scheduled/$text->id", $text->number, $text->staff_id,
+                    $text->picture, $anyway || $text->anyway,
+                );
             if ($refused === null) {
                 DirectTexts::answered($text->person_id, $text->line_id, $text->at);
                 $unit->conductor->wrote($text->person_id, (string) Staff::query()->whereKey($text->staff_id)->value('name'));
@@ -125,7 +143,9 @@ final readonly class ScheduledTexts
             ForecastMark::leave([$text->person_id]);
 
             return true;
-        }, [(int) $person]);
+        };
+
+        return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, $leave, [(int) $person]);
     }
 
     /** It stands in the log with its reason, and whoever wrote it is told. */

@@ -12,6 +12,7 @@ use Linnet\Core\Engine\Composed;
 use Linnet\Core\Forecast\ComingText;
 use Linnet\Core\Prose\RuleWriter;
 use Linnet\Core\Reason;
+use Linnet\Core\Record\Receiver;
 use Linnet\Core\Rule\Rule;
 use Linnet\Core\Rule\Step\TextKind;
 use Linnet\Core\Time\Zone;
@@ -55,7 +56,12 @@ final class ComingTextWriter
      */
     public function byHand(array $people, UnitOfWork $unit, \DateTimeImmutable $until): array
     {
-        $texts = ScheduledText::query()->whereIn('person_id', $people)->where('leaves_at', '<=', $until)->orderBy('id')->get();
+        $texts = ScheduledText::query()
+            ->with('line')
+            ->whereIn('person_id', $people)
+            ->where('leaves_at', '<=', $until)
+            ->orderBy('id')
+            ->get();
 
         return array_values($texts->map(fn (ScheduledText $text): array => $this->typed($text, $unit))->all());
     }
@@ -126,8 +132,7 @@ final class ComingTextWriter
         $person = $unit->reader->person($text->person_id) ?? throw new \LogicException('it is written to somebody');
         $to = $unit->contexts->stillReceiver($person, $text->number);
         $composed = Composed::plain($text->body, $to, $business, $text->picture !== null);
-        $stopped = $to->optedOut ? new Reason('gate.opted_out', ['who' => $to->who]) : null;
-        $leaves = $stopped === null ? $text->leaves_at : null;
+        [$leaves, $held] = self::byHandAt($text, $to, $business->zone);
 
         return [
             'about_person_id' => $text->person_id,
@@ -136,10 +141,25 @@ final class ComingTextWriter
             'kind' => TextKind::Service->value, 'zone' => $to->zone, 'wanted_at' => DatabaseRunStore::at($text->leaves_at ?? $unit->now),
             'leaves_at' => $leaves === null ? null : DatabaseRunStore::at($leaves),
             'hour' => $leaves?->setTimezone(Zone::get($business->zone))->format('Y-m-d\TH'),
-            'held' => $stopped?->code, 'reason' => self::json($stopped?->toArray()), 'hangs_on' => '[]', 'template' => null, 'own' => null,
+            'held' => $held?->code, 'reason' => self::json($held?->toArray()), 'hangs_on' => '[]', 'template' => null, 'own' => null,
             'left_out' => false, 'body' => $text->body, 'parts' => $composed->length->parts, 'price_micros' => $composed->price,
             'currency' => $business->tariff->currency, 'scheduled_text_id' => $text->id,
         ];
+    }
+
+    /** @return array{\DateTimeImmutable|null, Reason|null} when a text that somebody typed leaves, and why not when they said */
+    private static function byHandAt(ScheduledText $text, Receiver $to, string $zone): array
+    {
+        $at = $text->leaves_at;
+        $with = ['line' => $text->line->name];
+        $opens = $at === null || $text->anyway ? $at : $text->line->read()->opens($at, Zone::get($zone));
+
+        return match (true) {
+            $to->optedOut => [null, new Reason('gate.opted_out', ['who' => $to->who])],
+            $at !== null && $opens === null => [null, new Reason('gate.line_never_open', $with)],
+            $opens > $at => [$opens, new Reason('gate.line_closed', $with + ['until' => Reason::moment($opens, $zone)])],
+            default => [$at, null],
+        };
     }
 
     /** @param  array<array-key, mixed>|null  $value */

@@ -4,29 +4,35 @@ declare(strict_types=1);
 
 namespace App\Inbound;
 
+use App\Clock\TimeFormatter;
 use App\Engine\DirectTexts;
+use App\Engine\ScheduledTexts;
 use App\Jobs\OutboundTaskQueue;
+use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Message;
 use App\Models\MessageOrigin;
+use App\Models\OutboundTask;
 use App\Models\OutboundTaskKind;
 use App\Models\Staff;
 use App\Sentences\Sentence;
 use App\Staff\ReplyAddress;
+use Illuminate\Support\Facades\DB;
+use Linnet\Core\Time\Zone;
 use Psr\Clock\ClockInterface;
 use ZBateson\MailMimeParser\Header\AddressHeader;
 use ZBateson\MailMimeParser\IMessage;
 use ZBateson\MailMimeParser\MailMimeParser;
 
 /**
- * One of us answers a notice by mail (RFC 5322): what stands above the notice goes out as the text. Whoever answers is told by mail where
- * it does not.
+ * One of us answers a notice by mail (RFC 5322): what stands above the notice goes out as the text, once its line is open. Whoever answers
+ * is told by mail where it does not go, or has to wait.
  */
 final readonly class MailedReplies
 {
     private const LONGEST = 1600;
 
-    public function __construct(private ClockInterface $clock, private DirectTexts $texts)
+    public function __construct(private ClockInterface $clock, private DirectTexts $texts, private ScheduledTexts $scheduled)
     {
     }
 
@@ -50,10 +56,7 @@ final readonly class MailedReplies
             default => $this->send($conversation, $staff, $words, $name),
         };
         if ($refused !== null) {
-            OutboundTaskQueue::add("$name/back", OutboundTaskKind::Email, $staff->email, [
-                'subject' => "Not sent to {$conversation->person->name()}",
-                'words' => "Your answer by mail was not sent. $refused\n\nAnswer in Linnet: ".route('conversations.show', $conversation),
-            ], null, null, $conversation->person_id, $this->clock->now());
+            $this->tell($conversation, $staff, "$name/back", 'Not sent', "Your answer by mail was not sent. $refused\n\nAnswer in Linnet");
         }
 
         return true;
@@ -87,10 +90,47 @@ final readonly class MailedReplies
     {
         $number = Message::query()->where('conversation_id', $conversation->id)->where('origin', MessageOrigin::Them)
             ->orderByDesc('at')->orderByDesc('id')->value('number');
+        $number = is_string($number) ? $number : null;
+        $now = $this->clock->now();
+        $opens = $conversation->line->read()->opens($now, Zone::get(Business::current()->zone));
+        if ($opens !== null && $opens > $now) {
+            return $this->wait($conversation, $staff, $words, $name, $number ?? (string) $conversation->person->number?->e164, $opens);
+        }
+        if (self::waits($name)) {
+            return null;
+        }
         $refused = $this->texts->fromStaff(
-            $conversation->person_id, $conversation->line, is_string($number) ? $number : null, $staff, $words, name: $name,
+            $conversation->person_id, $conversation->line, $number, $staff, $words, name: $name,
         );
 
         return $refused === null ? null : Sentence::of($refused);
+    }
+
+    /** The line is closed, and nobody can be asked whether it is to go even so. */
+    private function wait(Conversation $in, Staff $staff, string $words, string $name, string $number, \DateTimeImmutable $opens): null
+    {
+        DB::transaction(function () use ($in, $staff, $words, $name, $number, $opens): void {
+            if (self::waits($name)) {
+                return;
+            }
+            $this->scheduled->add($in->person, $in->line, $number, $staff, $words, $opens);
+            $when = TimeFormatter::momentIn($opens, Business::current()->zone);
+            $this->tell($in, $staff, "$name/waits", 'Waits', "The {$in->line->name} is closed. Your answer leaves on $when.\n\nChange it, or take it back");
+        });
+
+        return null;
+    }
+
+    /** The mail came before, and its text waits, or has left since. */
+    private static function waits(string $name): bool
+    {
+        return OutboundTask::query()->where('name', "$name/waits")->exists();
+    }
+
+    private function tell(Conversation $in, Staff $staff, string $name, string $what, string $words): void
+    {
+        OutboundTaskQueue::add($name, OutboundTaskKind::Email, $staff->email, [
+            'subject' => "$what: your answer to {$in->person->name()}", 'words' => "$words: ".route('conversations.show', $in),
+        ], null, null, $in->person_id, $this->clock->now());
     }
 }

@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $number E.164 it goes to
  * @property string $body
  * @property string|null $picture address of one that goes with it
+ * @property bool $anyway even while the line is closed or busy
  * @property CarbonImmutable|null $leaves_at null where it is put aside
  * @property CarbonImmutable $at when it was written
  * @property-read Person $person
@@ -28,7 +29,7 @@ final class ScheduledText extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['leaves_at' => 'immutable_datetime', 'at' => 'immutable_datetime'];
+        return ['leaves_at' => 'immutable_datetime', 'anyway' => 'boolean', 'at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Person, $this> */

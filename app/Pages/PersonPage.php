@@ -56,8 +56,18 @@ final class PersonPage
     {
         $this->person = $person->load('numbers', 'number');
         $unit = UnitOfWork::reading($this->now, $this->sideEffects);
-        $this->receiver = $unit->contexts->receiver($unit->reader->person($person->id) ?? throw new \LogicException('it was just loaded'));
+        $known = $unit->reader->person($person->id) ?? throw new \LogicException('it was just loaded');
+        $this->receiver = $unit->contexts->receiver($known);
         $this->time = new TheirTime($this->receiver->zone, $this->now);
+
+        return $this;
+    }
+
+    /** Beside what is written to them, at the number that is meant there. */
+    public function writtenTo(WritingPage $writing): self
+    {
+        $this->person = $writing->person->load('numbers', 'number');
+        [$this->receiver, $this->time] = [$writing->receiver, $writing->time];
 
         return $this;
     }

@@ -41,6 +41,12 @@ final readonly class Line
         );
     }
 
+    /** The first moment from then on at which it sends, by the clock of the business; null where there is none. */
+    public function opens(\DateTimeImmutable $at, \DateTimeZone $zone): ?\DateTimeImmutable
+    {
+        return $this->hours === null ? $at : $this->hours->nextOpen($at, $zone);
+    }
+
     public function sendsTo(string $country): bool
     {
         return $this->countries === [] || in_array($country, $this->countries, true);

@@ -74,6 +74,17 @@ final readonly class Person
         return new self(...[...get_object_vars($this), ...$changed]);
     }
 
+    /**
+     * The one somebody writes to by hand, where they do not say: the one last used, else the first that takes texts, else the preferred.
+     * Whether it said stop is not asked: nobody gets round a stop by writing to another number unawares.
+     */
+    public function numberByHand(?string $lastUsed): ?PersonNumber
+    {
+        $takes = array_filter($this->numbers, fn (PersonNumber $number): bool => $number->takesTexts());
+
+        return $this->number($lastUsed) ?? array_values($takes)[0] ?? $this->numbers[0] ?? null;
+    }
+
     public function number(?string $e164): ?PersonNumber
     {
         foreach ($this->numbers as $number) {

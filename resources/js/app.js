@@ -18,11 +18,13 @@ import { addField } from './settings.js';
 import toast from './toast.js';
 import { closeWordsOutside } from './words.js';
 import { choose, keepPlace, sentences } from './sentences.js';
+import fromTo from './from-to.js';
 import writeBox from './write-box.js';
 import writeLine from './write-line.js';
 
 Alpine.data('addField', addField);
 Alpine.data('board', board);
+Alpine.data('fromTo', fromTo);
 Alpine.data('handWords', handWords);
 Alpine.data('mapper', mapper);
 Alpine.data('picture', picture);

@@ -20,6 +20,7 @@ use App\Pages\Conversations\ConversationQuery;
 use App\Pages\Conversations\SaidSearch;
 use App\Pages\Conversations\ThreadPage;
 use App\Pages\PersonPage;
+use App\Pages\WritingPage;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
@@ -35,7 +36,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Who is waiting for us? */
 final readonly class ConversationController
 {
-    public function __construct(private Writers $writers)
+    public function __construct(private Writers $writers, private WritingPage $writing)
     {
     }
 
@@ -111,14 +112,18 @@ final readonly class ConversationController
 
     /**
      * @param  Collection<int, Staff>  $colleagues
-     * @return array{conversation: Conversation, page: PersonPage, thread: ThreadPage, putOff: list<array{string, string}>}
+     * @return array{conversation: Conversation, writing: WritingPage, page: PersonPage, thread: ThreadPage,
+     * putOff: list<array{string, string}>}
      */
     private function thread(Request $request, Conversation $conversation, PersonPage $page, Collection $colleagues): array
     {
+        $this->writing->to($conversation->person, $conversation->line_id);
+
         return [
             'conversation' => $conversation,
+            'writing' => $this->writing,
             'thread' => $this->threadPage($request, $conversation, $colleagues),
-            'page' => $page->about($conversation->person),
+            'page' => $page->writtenTo($this->writing),
             'putOff' => (new TheirTime(Business::current()->zone, $page->now))->later(),
         ];
     }

@@ -56,7 +56,10 @@ final class HandWordsController
 
     private function words(Request $request, HandWords $hand): WordsByHand
     {
-        $said = $request->validate(['person' => 'nullable|integer', 'line' => 'nullable|integer', 'record' => 'nullable|integer']);
+        $said = $request->validate([
+            'person' => 'nullable|integer', 'line' => 'nullable|integer', 'record' => 'nullable|integer',
+            'number' => 'nullable|string|max:20',
+        ]);
         if (! isset($said['person'])) {
             return $hand->kept();
         }
@@ -65,6 +68,7 @@ final class HandWordsController
             Person::query()->findOrFail((int) $said['person']),
             isset($said['line']) ? Line::query()->find((int) $said['line']) : null,
             isset($said['record']) ? (int) $said['record'] : null,
+            number: $said['number'] ?? null,
         );
     }
 }

@@ -62,10 +62,10 @@ final class KeptTextController
     /** Those that are found by what is typed, to be put into a text to somebody. */
     public function offered(Request $request, Person $person): View
     {
-        $said = $request->validate(['kept' => 'nullable|string|max:80', 'line' => 'nullable|integer', 'record' => 'nullable|integer']);
+        $said = $request->validate(['kept' => 'nullable|string|max:80', 'record' => 'nullable|integer']);
 
         return view('kept-texts.offered', [
-            'person' => $person, 'line' => $said['line'] ?? null, 'record' => $said['record'] ?? null, 'tokens' => self::tokens(),
+            'person' => $person, 'record' => $said['record'] ?? null, 'tokens' => self::tokens(),
             'texts' => KeptText::of(Staff::asking($request), trim((string) ($said['kept'] ?? '')))->limit(self::FOUND)->get(),
         ]);
     }
@@ -75,10 +75,13 @@ final class KeptTextController
     {
         $me = Staff::asking($request);
         abort_unless($kept->staff_id === null || $kept->staff_id === $me->id, 404);
-        $said = $request->validate(['text' => 'nullable|string|max:1600', 'line' => 'nullable|integer', 'record' => 'nullable|integer']);
+        $said = $request->validate([
+            'text' => 'nullable|string|max:1600', 'line' => 'nullable|integer', 'number' => 'nullable|string|max:20',
+            'record' => 'nullable|integer',
+        ]);
         [$words, $wrong] = $hand->for(
             $person, isset($said['line']) ? Line::query()->find((int) $said['line']) : null,
-            isset($said['record']) ? (int) $said['record'] : null,
+            isset($said['record']) ? (int) $said['record'] : null, number: $said['number'] ?? null,
         )->filled($kept->body);
         $typed = rtrim((string) ($said['text'] ?? ''));
 

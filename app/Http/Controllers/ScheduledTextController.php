@@ -30,24 +30,26 @@ final class ScheduledTextController
         HandWords $hand,
     ): RedirectResponse {
         $said = $request->validate([
-            'do' => 'required|in:words,move,now,take_back',
+            'do' => 'required|in:words,move,now,now_anyway,take_back',
             'text' => 'required_if:do,words|nullable|exclude_unless:do,words|string|max:1600',
             'at' => 'required_if:do,move|nullable|exclude_unless:do,move|date_format:Y-m-d\TH:i',
+            'anyway' => 'nullable|boolean',
         ], ['text.required_if' => 'Write something first.', 'at.required_if' => 'Say when it is to leave.']);
         $one = ScheduledText::query()->with('person', 'line')->find($scheduled);
         if ($one === null) {
             return redirect()->to(Back::to($request, route('home')))->with('done', self::GONE);
         }
-        $page->to($one->person, $one->line_id);
+        $page->to($one->person, $one->line_id, $one->number);
         [$isDone, $told] = match ($said['do']) {
             'words' => [
                 $texts->change($one->id, [
-                    'body' => $hand->for($one->person, $one->line, at: $one->leaves_at)->body((string) $said['text']),
+                    'body' => $hand->for($one->person, $one->line, null, $one->leaves_at, $one->number)->body((string) $said['text']),
                 ]),
                 'It has other words now.',
             ],
-            'move' => $this->move($texts, $one, $page, (string) $said['at']),
-            'now' => [$texts->sendNow($one->id), 'It goes now, if it may.'],
+            'move' => $this->move($texts, $one, $page, (string) $said['at'], $request->boolean('anyway')),
+            'now' => $this->now($texts, $one, $page),
+            'now_anyway' => [$texts->sendNow($one->id, true), 'It goes now, if it may.'],
             default => [$texts->takeBack($one->id), 'It is taken back, and will not be sent.'],
         };
         $forecaster->look($one->person_id);
@@ -56,17 +58,31 @@ final class ScheduledTextController
     }
 
     /** @return array{bool, string} */
-    private function move(ScheduledTexts $scheduled, ScheduledText $text, WritingPage $page, string $typed): array
+    private function move(ScheduledTexts $scheduled, ScheduledText $text, WritingPage $page, string $typed, bool $anyway): array
     {
         $at = $page->time->moment($typed);
         $wrong = $page->time->refuses($at, Business::current()->zone);
         if ($wrong !== null) {
             throw ValidationException::withMessages(['at' => $wrong]);
         }
+        $closed = $anyway ? null : WritingPage::closed($text->line, $at);
+        if ($closed !== null) {
+            throw ValidationException::withMessages(['anyway' => "$closed Choose another moment, or tick that it goes even so."]);
+        }
 
         return [
-            $scheduled->change($text->id, ['leaves_at' => $at]),
+            $scheduled->change($text->id, ['leaves_at' => $at, 'anyway' => $anyway]),
             trim('It is moved to '.TimeFormatter::momentIn($at, $page->receiver->zone).'. '.$page->time->says($at, Business::current()->zone)),
         ];
+    }
+
+    /** @return array{bool, string} */
+    private function now(ScheduledTexts $scheduled, ScheduledText $text, WritingPage $page): array
+    {
+        $closed = $text->anyway ? null : WritingPage::closed($text->line, $page->time->now, 'now');
+
+        return $closed === null
+            ? [$scheduled->sendNow($text->id, $text->anyway), 'It goes now, if it may.']
+            : throw ValidationException::withMessages(['now' => $closed]);
     }
 }

@@ -27,7 +27,6 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Linnet\Core\Reason;
-use Linnet\Core\Record\PersonNumber;
 
 /** A text that somebody types to one person: from a line, to one of their numbers, now or at a moment of their day. */
 final class TextByHandController
@@ -47,10 +46,10 @@ final class TextByHandController
     /** What a moment of their day is by our clock. */
     public function moment(Request $request, Person $person, WritingPage $page): string
     {
-        $typed = $request->validate(['at' => 'nullable|date_format:Y-m-d\TH:i'])['at'] ?? null;
-        $page->to($person);
+        $said = $request->validate(['at' => 'nullable|date_format:Y-m-d\TH:i', 'number' => 'nullable|string|max:20']);
+        $page->to($person, number: $said['number'] ?? null);
 
-        return $typed === null ? '' : e($page->time->says($page->time->moment($typed), Business::current()->zone));
+        return isset($said['at']) ? e($page->time->says($page->time->moment($said['at']), Business::current()->zone) ?: 'Their clock is ours.') : '';
     }
 
     public function store(
@@ -62,7 +61,6 @@ final class TextByHandController
         Forecaster $forecaster,
         HandWords $hand,
     ): RedirectResponse {
-        $page->to($person);
         $here = $this->here($request, $person);
         try {
             $said = $request->validate([
@@ -76,14 +74,16 @@ final class TextByHandController
             ]);
             $line = Line::query()->findOrFail((int) $said['line']);
             $picture = $this->picture($request);
+            $page->to($person, $line->id, $said['number'] ?? null);
             $number = self::number($page, $said['number'] ?? null);
             $staff = Staff::asking($request);
             $anyway = $request->boolean('anyway');
             $at = ($said['when'] ?? 'now') === 'later' ? $this->future($page, (string) $said['at']) : null;
-            $body = $hand->for($person, $line, $request->integer('record') ?: null, $at)->body((string) $said['text']);
-            $anyway || $this->opens($line, $at ?? $page->time->now);
+            $body = $hand->for($person, $line, $request->integer('record') ?: null, $at, $number)->body((string) $said['text']);
+            $closed = $anyway ? null : WritingPage::closed($line, $at ?? $page->time->now);
+            $closed === null || throw ValidationException::withMessages(['anyway' => "$closed Choose another moment, or tick that it goes even so."]);
             if ($at === null) {
-                $refused = $texts->fromStaff($person->id, $line, $number->e164, $staff, $body, $picture, $anyway);
+                $refused = $texts->fromStaff($person->id, $line, $number, $staff, $body, $picture, $anyway);
                 $refused === null || throw ValidationException::withMessages(['text' => Sentence::of($refused)]);
                 $this->hears($request, $person, $line, $page->time->now);
 
@@ -93,7 +93,7 @@ final class TextByHandController
             // What was typed stays with whom it was written to: by now another may be the first of those who wait.
             throw $e->redirectTo($here);
         }
-        $scheduled->add($person, $line, $number->e164, $staff, $body, $at, $picture);
+        $scheduled->add($person, $line, $number, $staff, $body, $at, $picture, $anyway);
         $this->hears($request, $person, $line, $page->time->now);
         $forecaster->look($person->id);
         $ours = Business::current()->zone;
@@ -122,17 +122,13 @@ final class TextByHandController
         }
     }
 
-    private static function number(WritingPage $page, ?string $asked): PersonNumber
+    private static function number(WritingPage $page, ?string $asked): string
     {
-        foreach ($page->numbers() as $number) {
-            if ($asked === null || $number->e164 === $asked) {
-                return $number;
-            }
-        }
+        $number = $page->receiver->number ?? throw ValidationException::withMessages(['number' => "{$page->receiver->who} has no number to text."]);
 
-        throw ValidationException::withMessages([
-            'number' => $asked === null ? "{$page->receiver->who} has no number to text." : 'That number is not theirs any more. Choose another.',
-        ]);
+        return $asked === null || $number === $asked
+            ? $number
+            : throw ValidationException::withMessages(['number' => 'That number is not theirs any more. Choose another.']);
     }
 
     private function future(WritingPage $page, string $typed): \DateTimeImmutable
@@ -141,22 +137,6 @@ final class TextByHandController
         $wrong = $page->time->refuses($at, Business::current()->zone);
 
         return $wrong === null ? $at : throw ValidationException::withMessages(['at' => $wrong]);
-    }
-
-    /** A line has its own hours; whoever writes past them does so knowingly. */
-    private function opens(Line $line, \DateTimeImmutable $at): void
-    {
-        $zone = new \DateTimeZone(Business::current()->zone);
-        $hours = $line->read()->hours;
-        if ($hours === null || $hours->isOpen($at, $zone)) {
-            return;
-        }
-        $next = $hours->nextOpen($at, $zone);
-
-        throw ValidationException::withMessages([
-            'anyway' => "The {$line->name} is closed then".($next === null ? '. ' : ', until '.TimeFormatter::momentIn($next, $zone->getName()).'. ').
-                'Choose another moment, or tick that it goes even so.',
-        ]);
     }
 
     /** The address of the picture that goes with it; one that was chosen before and came with a mistake elsewhere is still there. */

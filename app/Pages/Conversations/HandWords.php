@@ -48,11 +48,16 @@ final readonly class HandWords
     }
 
     /** For somebody, about one of their records where it is said; as they read it at a moment, else now. */
-    public function for(Person $person, ?Line $line = null, ?int $record = null, ?\DateTimeImmutable $at = null): WordsByHand
-    {
+    public function for(
+        Person $person,
+        ?Line $line = null,
+        ?int $record = null,
+        ?\DateTimeImmutable $at = null,
+        ?string $number = null,
+    ): WordsByHand {
         $now = $this->clock->now();
 
-        return new WordsByHand(UnitOfWork::reading($now, $this->sideEffects), $person->id, $line, $record, $at ?? $now);
+        return new WordsByHand(UnitOfWork::reading($now, $this->sideEffects), $person->id, $line, $record, $at ?? $now, $number);
     }
 
     /** To be kept: tried on whoever was spoken with first. */

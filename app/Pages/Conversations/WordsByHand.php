@@ -42,6 +42,7 @@ final class WordsByHand implements WordsFor
      * @param  Line|null  $line  the one it is to leave from
      * @param  int|null  $record  the one of theirs that it is about
      * @param  \DateTimeImmutable  $at  when they are read
+     * @param  string|null  $number  the one of theirs it goes to; null for the preferred one
      */
     public function __construct(
         private readonly UnitOfWork $unit,
@@ -49,9 +50,10 @@ final class WordsByHand implements WordsFor
         private readonly ?Line $line,
         private readonly ?int $record,
         private readonly \DateTimeImmutable $at,
+        ?string $number = null,
     ) {
         $them = $person === null ? null : $unit->reader->person($person);
-        $this->receiver = $them === null ? null : $unit->contexts->receiver($them);
+        $this->receiver = $them === null ? null : $unit->contexts->stillReceiver($them, $number);
     }
 
     public function vocabulary(): Vocabulary

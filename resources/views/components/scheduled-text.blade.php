@@ -20,12 +20,14 @@
             <details @if ($mine && $errors->has('text')) open @endif><summary class="link">Change the words</summary>
                 <div class="mt-1"><x-hand-words :id="'scheduled-'.$id" label="The words" :rows="3" :about="['person' => $text->person_id]" :words="(string) ($mine ? old('text', $text->body) : $text->body)" :wrong="$mine ? ($errors->first('text') ?: null) : null" /><button class="btn small mt-1" name="do" value="words" data-keep>Keep</button></div>
             </details>
-            <details @if ($mine && $errors->has('at')) open @endif><summary class="link">Move</summary>
+            <details @if ($mine && $errors->hasAny('at', 'anyway')) open @endif><summary class="link">Move</summary>
                 <div class="flex gap-2 items-end flex-wrap mt-1"><label><span class="label">To ({{ \App\Clock\TimeFormatter::place($text->zone) }})</span><input class="input" type="datetime-local" name="at" value="{{ $mine ? old('at', $at) : $at }}" @if ($mine && $errors->has('at')) aria-invalid="true" @endif></label><button class="btn small" name="do" value="move">Move it</button></div>
-                @if ($mine && $errors->has('at'))<p class="error" role="alert"><x-icon name="circle-alert" />{{ $errors->first('at') }}</p>@endif
+                <label class="flex gap-2 items-center mt-2"><input type="checkbox" class="tick" name="anyway" value="1" @checked($mine ? old('anyway') === '1' : $text->scheduled?->anyway)> Even while the line is closed or busy</label>
+                @if ($mine && $errors->hasAny('at', 'anyway'))<p class="error" role="alert"><x-icon name="circle-alert" />{{ $errors->first('at') ?: $errors->first('anyway') }}</p>@endif
             </details>
             <button class="link sm" name="do" value="now">Send now</button>
             <button class="link sm" name="do" value="take_back">Take back</button>
+            @if ($mine && $errors->has('now'))<p class="error" role="alert"><x-icon name="circle-alert" />{{ $errors->first('now') }} <button class="link" name="do" value="now_anyway">Send it even so</button></p>@endif
         </form>
     @endcan
 </article>

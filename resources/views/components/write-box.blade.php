@@ -1,6 +1,10 @@
-@props(['person', 'receiver', 'time', 'rows' => 2, 'record' => null, 'conversation' => null, 'about' => null])
-@php($theirs = $receiver->zone !== $business->zone)
-@php($stopped = $receiver->optedOut)
+@props(['page', 'rows' => 2, 'record' => null, 'conversation' => null, 'about' => null])
+@php
+    [$person, $receiver, $time, $stopped] = [$page->person->id, $page->receiver, $page->time, $page->isStopped()];
+    // Their numbers may be of several zones: which it is then hangs on what is chosen.
+    $zone = $page->isOfOneZone() ? ' ('.\App\Clock\TimeFormatter::place($receiver->zone).')' : '';
+    $theirs = $receiver->zone !== $business->zone || $zone === '';
+@endphp
 <div class="write" x-data="writeBox">
     @include('partials.write-text', ['value' => old('text'), 'wrong' => null, 'rows' => $rows, 'stopped' => $stopped, 'who' => $receiver->who, 'person' => $person, 'record' => $record])
     <div class="foot">
@@ -8,7 +12,7 @@
         @unless ($stopped)
             <details class="then">
                 <summary class="link sm">Kept texts…</summary>
-                <input class="input w-60 mt-1" type="search" name="kept" autocomplete="off" placeholder="Find one by typing" aria-label="Find a kept text" hx-get="{{ route('kept-texts.offered', array_filter(['person' => $person, 'record' => $record])) }}" hx-trigger="load, input changed delay:200ms" hx-include="[name=line]" hx-target="next .kept-list" hx-swap="innerHTML">
+                <input class="input w-60 mt-1" type="search" name="kept" autocomplete="off" placeholder="Find one by typing" aria-label="Find a kept text" hx-get="{{ route('kept-texts.offered', array_filter(['person' => $person, 'record' => $record])) }}" hx-trigger="load, input changed delay:200ms" hx-target="next .kept-list" hx-swap="innerHTML">
                 <div class="kept-list mt-1"></div>
             </details>
         @endunless
@@ -31,8 +35,8 @@
         <details class="then" @if ($errors->has('at') || $errors->has('anyway')) open @endif>
             <summary class="link sm">At a moment…</summary>
             <div class="flex gap-2 items-end flex-wrap mt-1">
-                <label><span class="label">{{ $theirs ? "In {$receiver->who}’s day (".\App\Clock\TimeFormatter::place($receiver->zone).')' : 'When' }}</span>
-                    <input class="input" type="datetime-local" name="at" value="{{ old('at', $time->nextHour()) }}" @disabled($stopped) @if ($theirs) hx-get="{{ route('people.moment', $person) }}" hx-trigger="load, input changed delay:200ms" hx-target="next .moment" @endif @error('at') aria-invalid="true" aria-describedby="at-error" @enderror></label>
+                <label><span class="label">{{ $theirs ? "In {$receiver->who}’s day$zone" : 'When' }}</span>
+                    <input class="input" type="datetime-local" name="at" value="{{ old('at', $time->nextHour()) }}" @disabled($stopped) @if ($theirs) hx-get="{{ route('people.moment', $person) }}" hx-trigger="load, input changed delay:200ms, change from:#number" hx-include="[name=number]" hx-target="next .moment" @endif @error('at') aria-invalid="true" aria-describedby="at-error" @enderror></label>
                 <button class="btn" name="when" value="later" @disabled($stopped)>Send it then</button>
                 <span class="moment soft sm" aria-live="polite"></span>
             </div>

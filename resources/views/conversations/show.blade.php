@@ -45,9 +45,15 @@
             @include('conversations.thread')
             @can('converse')
                 <form class="write-form" method="post" enctype="multipart/form-data" action="{{ route('people.texts.store', $conversation->person_id) }}">
-                    @csrf<input type="hidden" name="conversation" value="{{ $conversation->id }}"><input type="hidden" name="line" value="{{ $conversation->line_id }}">
+                    @csrf<input type="hidden" name="conversation" value="{{ $conversation->id }}">
                     <span hidden hx-post="{{ route('conversations.writing', $conversation) }}" hx-trigger="input from:#text throttle:4s" hx-swap="none"></span>
-                    <x-write-box :person="$conversation->person_id" :conversation="$conversation" :receiver="$page->receiver" :time="$page->time" />
+                    @if (count($writing->lines) > 1 || count($writing->numbers()) > 1)
+                        <details class="mb-1" x-data="fromTo" x-on:change="chosen" @if ($errors->hasAny('line', 'number')) open @endif><summary class="link sm" x-ref="says" title="Another line, or another of their numbers">From {{ ucfirst($conversation->line->name) }}@if ($writing->receiver->number) to {{ \Linnet\Core\Number\Numbers::pretty($writing->receiver->number) }}@endif</summary>
+                            <x-from-to class="mt-1" :page="$writing" /></details>
+                    @else
+                        <input type="hidden" name="line" value="{{ $conversation->line_id }}">
+                    @endif
+                    <x-write-box :page="$writing" :conversation="$conversation" />
                 </form>
             @endcan
         </section>

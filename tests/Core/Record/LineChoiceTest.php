@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core\Record;
 
+use Linnet\Core\Number\NumberKind;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Line;
 use Linnet\Core\Record\LineChoice;
+use Linnet\Core\Record\Person;
+use Linnet\Core\Record\PersonNumber;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -27,6 +30,30 @@ final class LineChoiceTest extends TestCase
         yield 'a lock to a line that is no more' => [['desk'], 'gone', null, 'GB', 'desk'];
         yield 'no line that is on' => [['paused'], null, 'paused', 'GB', null];
         yield 'no line' => [[], 'desk', 'desk', 'GB', null];
+    }
+
+    /** @return iterable<string, array{array<string, string>, string|null, string|null}> */
+    public static function numbers(): iterable
+    {
+        yield 'the preferred one' => [['a' => 'mobile', 'b' => 'mobile'], null, 'a'];
+        yield 'the one last used' => [['a' => 'mobile', 'b' => 'mobile'], 'b', 'b'];
+        yield 'the one last used, though nobody has it: whoever writes sees that' => [['a' => 'mobile', 'b' => 'dead'], 'b', 'b'];
+        yield 'last used, and not theirs any more' => [['a' => 'mobile', 'b' => 'mobile'], 'c', 'a'];
+        yield 'the preferred one is a landline' => [['a' => 'landline', 'b' => 'mobile'], null, 'b'];
+        yield 'nobody has the preferred one' => [['a' => 'dead', 'b' => 'unknown'], null, 'b'];
+        yield 'none that takes texts' => [['a' => 'landline', 'b' => 'dead'], null, 'a'];
+        yield 'no number' => [[], 'a', null];
+    }
+
+    /** @param  array<string, string>  $kinds  by number, the preferred one first */
+    #[DataProvider('numbers')]
+    public function testWhichNumberIsWrittenToByHand(array $kinds, ?string $last, ?string $chosen): void
+    {
+        $numbers = array_map(fn (string $number, string $kind): PersonNumber => new PersonNumber(
+            $number, 'GB', NumberKind::tryFrom($kind) ?? NumberKind::Mobile, ['Europe/London'], $kind === 'dead' ? false : null,
+        ), array_keys($kinds), $kinds);
+
+        self::assertSame($chosen, (new Person(1, 'Ana', [], $numbers))->numberByHand($last)?->e164);
     }
 
     /** @param  list<string>  $keys */

@@ -11,6 +11,7 @@ use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageState;
 use App\Models\Notice;
+use App\Models\Number;
 use App\Models\Person;
 use App\Models\PutAside;
 use App\Models\Role;
@@ -135,6 +136,88 @@ final class ScheduledTextsTest extends TestCase
         $send(['anyway' => '1'])->assertSessionHasErrors('text');
     }
 
+    public function testWhatWaitsIsMovedOrSentIntoClosedHoursKnowinglyAlone(): void
+    {
+        $ana = $this->person(self::ANA);
+        $line = Line::query()->where('key', 'front-desk')->sole();
+        $line->update(['hours' => WeeklyHours::daily('12:00', '20:00')->toDocument(), 'pace' => ['per_day' => 1]]);
+        $this->type($ana, 'First', '2026-03-02T10:00');
+        $this->type($ana, 'Second', '2026-03-02T10:05', ['anyway' => '1']);
+        [$first, $second] = ScheduledText::query()->orderBy('id')->get()->all();
+        $this->act($first, ['do' => 'move', 'at' => '2026-03-03T06:00'])->assertSessionHasErrors([
+            'anyway' => 'The front desk is closed then, until Tue 3 March 12:00. Choose another moment, or tick that it goes even so.',
+        ]);
+        $this->act($first, ['do' => 'now'])->assertSessionHasErrors(['now' => 'The front desk is closed now, until Mon 2 March 12:00.']);
+        self::assertSame('15:00', $first->refresh()->leaves_at?->format('H:i'));
+        $this->travelToMoment('2026-03-02 15:05');
+        $this->work();
+        self::assertSame(['First', 'Second'], $this->sentTo(self::ANA), 'past its pace, as was ticked');
+
+        $this->act($second, ['do' => 'now_anyway'])->assertSessionHas('done', 'It has left by now, or was taken back.');
+        $this->type($ana, 'Third', '2026-03-03T06:00', ['anyway' => '1']);
+        $third = ScheduledText::query()->sole();
+        $this->act($third, ['do' => 'move', 'at' => '2026-03-03T07:00', 'anyway' => '1'])->assertSessionHasNoErrors();
+        $this->act($third, ['do' => 'now_anyway'])->assertSessionHas('done', 'It goes now, if it may.');
+        $this->work();
+        self::assertSame(['First', 'Second', 'Third'], $this->sentTo(self::ANA));
+    }
+
+    public function testHoursThatChangedMeanwhileAreKeptUnlessItGoesKnowingly(): void
+    {
+        [$ana, $wen] = [$this->person(self::ANA), $this->person(self::WEN)];
+        $line = Line::query()->where('key', 'front-desk')->sole();
+        $this->type($ana, 'To Ana', '2026-03-03T12:00');
+        $this->type($wen, 'To Wen', '2026-03-03T17:00', ['anyway' => '1']);
+        $line->update(['hours' => WeeklyHours::daily('18:00', '20:00')->toDocument()]);
+        $this->forecast();
+        $coming = ComingText::query()->where('person_id', $ana->id)->whereNotNull('scheduled_text_id')->sole();
+        self::assertSame(['gate.line_closed', '2026-03-03 18:00:00'], [$coming->held, (string) $coming->leaves_at]);
+        $this->travelToMoment('2026-03-03 17:00');
+        $this->work();
+        self::assertSame([[], ['To Wen']], [$this->sentTo(self::ANA), $this->sentTo(self::WEN)]);
+        $this->travelToMoment('2026-03-03 18:00');
+        $this->work();
+        self::assertSame(['To Ana'], $this->sentTo(self::ANA));
+
+        $this->type($ana, 'Once more', '2026-03-04T14:00');
+        $line->update(['hours' => ['week' => [], 'closed' => []]]);
+        $this->forecast();
+        $coming = ComingText::query()->where('person_id', $ana->id)->whereNotNull('scheduled_text_id')->sole();
+        self::assertSame(['gate.line_never_open', null], [$coming->held, $coming->leaves_at]);
+        $this->travelToMoment('2026-03-04 19:00');
+        $this->work();
+        self::assertSame('gate.line_never_open', Message::query()->where('body', 'Once more')->sole()->reason['code'] ?? null);
+    }
+
+    public function testAnAnswerGoesToTheNumberTheyWroteFrom(): void
+    {
+        $ana = $this->person(self::ANA);
+        Number::query()->create([
+            'person_id' => $ana->id, 'e164' => '+447700900555', 'country' => 'GB', 'zones' => ['Europe/London'], 'kind' => 'mobile',
+            'label' => 'other', 'rank' => -1,
+        ]);
+        $thread = fn (): Conversation => Conversation::query()->where('person_id', $ana->id)->sole();
+        $line = Line::query()->where('key', 'front-desk')->sole()->id;
+        $send = fn (array $with = []): TestResponse => $this->actingAs($this->staff(Role::Agent))->post(
+            route('people.texts.store', $ana), $with + ['line' => $line, 'text' => 'Hello.'],
+        );
+        $send();
+        $this->textFrom('+447700900555', 'I write from the other one today.');
+        $this->get(route('conversations.show', $thread()))
+            ->assertSee('From Front desk to +44 7700 900555')
+            ->assertSee('In Ana’s day<', false);
+        $send(['conversation' => $thread()->id, 'text' => 'Here, then.']);
+        $send(['conversation' => $thread()->id, 'text' => 'And here.', 'number' => self::ANA]);
+        $this->work();
+        $this->textFrom('+447700900555', 'STOP');
+        $send(['text' => 'Still there?'])->assertSessionHasErrors('text');
+        $this->get(route('people.write', $ana))->assertSee('+44 7700 900555 (has said stop)')->assertDontSee('so nothing can be sent');
+        $this->work();
+        self::assertSame([['Hello.', 'And here.'], ['Here, then.']], [
+            $this->sentTo(self::ANA), array_slice($this->sentTo('+447700900555'), 0, 1),
+        ]);
+    }
+
     public function testAStopThatCameMeanwhileKeepsItFromLeavingAndWhoWroteItIsTold(): void
     {
         $ana = $this->person(self::ANA);
@@ -154,7 +237,7 @@ final class ScheduledTextsTest extends TestCase
             'Your text to Ana for Tue 3 March 17:00 did not go. Not sent: Ana has said stop.',
             Notice::query()->where('staff_id', $this->staff(Role::Agent)->id)->sole()->words,
         );
-        self::assertFalse(resolve(ScheduledTexts::class)->sendNow(1));
+        self::assertFalse(resolve(ScheduledTexts::class)->sendNow(1, false));
     }
 
     public function testAQuestionThatCameAfterItWasWrittenWaitsOn(): void

@@ -13,6 +13,7 @@ use App\Models\Staff;
 use App\Staff\ReplyAddress;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Testing\TestResponse;
+use Linnet\Core\Time\WeeklyHours;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Feature\TestCase;
@@ -51,6 +52,21 @@ final class MailedRepliesTest extends TestCase
         self::assertNull($this->wen->refresh()->waiting_since);
         $this->work();
         self::assertSame([self::WEN], array_column($this->handedOver, 'to'));
+    }
+
+    public function testWhileTheLineIsClosedItWaitsAndWhoWroteItIsTold(): void
+    {
+        $this->wen->line->update(['hours' => WeeklyHours::daily('12:00', '17:00')->toDocument()]);
+        $mail = self::mail($this->nia->email, $this->address(), 'Yes, until six.');
+        $this->mailed($mail)->assertOk();
+        $this->mailed($mail)->assertOk();
+        $told = OutboundTask::query()->where('address', $this->nia->email)->orderByDesc('id')->firstOrFail();
+        self::assertStringContainsString('The front desk is closed. Your answer leaves on Mon 2 March 12:00.', (string) $told->body['words']);
+        self::assertSame([], $this->written());
+        $this->travelToMoment('2026-03-02 12:00');
+        $this->work();
+        $this->mailed($mail)->assertOk();
+        self::assertSame(['Yes, until six.'], $this->written());
     }
 
     public function testAMailOfTwoKindsAndInAnotherAlphabetIsRead(): void

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+/** A text typed for a moment may go knowingly while its line is closed or busy. */
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::table('scheduled_texts', fn (Blueprint $table) => $table->boolean('anyway')->default(false));
+    }
+
+    public function down(): void
+    {
+        Schema::table('scheduled_texts', fn (Blueprint $table) => $table->dropColumn('anyway'));
+    }
+};
