@@ -20,7 +20,7 @@ use Linnet\Core\Gate\Candidate;
 use Linnet\Core\Gate\Gate;
 use Linnet\Core\Gate\Say;
 use Linnet\Core\Gate\TextOrigin;
-use Linnet\Core\Reason;
+use Linnet\Core\Gate\Verdict;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Person;
 use Linnet\Core\Rule\Step\TextKind;
@@ -32,6 +32,9 @@ use Psr\Clock\ClockInterface;
  */
 final readonly class DirectTexts
 {
+    /** A wait for the line's pace that nobody has to be asked about. */
+    private const SHORT_SECONDS = 60;
+
     public function __construct(private ClockInterface $clock, private DatabaseSideEffects $sideEffects)
     {
     }
@@ -41,7 +44,7 @@ final readonly class DirectTexts
      * @param  string|null  $picture  address of one that goes with it
      * @param  bool  $anyway  at once, though the line has no room: it counts towards its pace all the same
      * @param  string|null  $name  the same one again sends nothing more
-     * @return Reason|null why it was not sent; null if it is on its way
+     * @return Verdict|null why it was not sent, and until when, where it is but that the line is busy; null if it is on its way
      */
     public function fromStaff(
         int $personId,
@@ -52,7 +55,7 @@ final readonly class DirectTexts
         ?string $picture = null,
         bool $anyway = false,
         ?string $name = null,
-    ): ?Reason {
+    ): ?Verdict {
         return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
             $personId,
             $line,
@@ -62,13 +65,14 @@ final readonly class DirectTexts
             $picture,
             $anyway,
             $name,
-        ): ?Reason {
+        ): ?Verdict {
             if ($name !== null && Message::query()->where('name', $name)->exists()) {
                 return null;
             }
             $person = $unit->reader->person($personId) ?? throw new \LogicException('it is written to somebody');
             $refused = $this->send(
                 $unit, $person, $line, TextOrigin::Staff, $body, $name ?? 'staff/'.Str::uuid7(), $number, $staff->id, $picture, $anyway,
+                mayWait: false,
             );
             if ($refused === null) {
                 // The line last used with them is another, perhaps.
@@ -95,7 +99,12 @@ final readonly class DirectTexts
         }
     }
 
-    /** @param  string|null  $number the one it goes to; null for the preferred one */
+    /**
+     * @param  string|null  $number  the one it goes to; null for the preferred one
+     * @param  bool  $mayWait  in the line's order, however long that is
+     * @param  \DateTimeImmutable|null  $slot  its place in that order, given to it before
+     * @return Verdict|null why it was not sent; null if it is on its way
+     */
     public function send(
         UnitOfWork $unit,
         Person $person,
@@ -107,7 +116,9 @@ final readonly class DirectTexts
         ?int $staffId = null,
         ?string $picture = null,
         bool $anyway = false,
-    ): ?Reason {
+        bool $mayWait = true,
+        ?\DateTimeImmutable $slot = null,
+    ): ?Verdict {
         $now = $unit->now;
         $business = $unit->reader->business();
         $to = $unit->contexts->stillReceiver($person, $number);
@@ -116,7 +127,7 @@ final readonly class DirectTexts
         $verdict = Gate::judge(
             new Candidate(
                 $origin, TextKind::Service, $body, $to, ActivationState::On, $line->power, $line->name, $business->sending,
-                businessZone: $business->zone, pace: $on->pace, departed: $departed, turn: $turn, health: $on->health,
+                businessZone: $business->zone, pace: $on->pace, departed: $departed, slot: $slot, turn: $turn, health: $on->health,
                 lineCountries: $on->countries,
             ),
             $unit->reader->policy(),
@@ -124,10 +135,13 @@ final readonly class DirectTexts
         )->verdict();
         // A line that is busy gives it the next place; it leaves then without being asked again.
         if ($verdict->say !== Say::Pass && ! $verdict->takesSlot) {
-            return $verdict->reason;
+            return $verdict;
         }
         $leaves = $anyway ? $now : $verdict->until ?? $now;
-        if ($on->pace->isLimited()) {
+        if (! $mayWait && $leaves->getTimestamp() > $now->getTimestamp() + self::SHORT_SECONDS) {
+            return $verdict;
+        }
+        if ($on->pace->isLimited() && $slot === null) {
             $unit->texts->reserveSlot($line->key, $leaves);
         }
         $composed = Composed::plain($body, $to, $business, $picture !== null);
@@ -139,8 +153,8 @@ final readonly class DirectTexts
             'kind' => TextKind::Service, 'number' => $to->number, 'body' => $composed->body,
             'picture' => $picture,
             'encoding' => $composed->length->encoding->value, 'parts' => $composed->length->parts, 'price_micros' => $composed->price,
-            'currency' => $business->tariff->currency, 'wanted_at' => $now, 'left_at' => $now, 'at' => $now,
-            'retry_at' => $leaves > $now ? $leaves : null,
+            'currency' => $business->tariff->currency, 'wanted_at' => $now, 'left_at' => $leaves, 'at' => $now,
+            ...($leaves > $now ? ['retry_at' => $leaves, 'reason' => $verdict->reason->toArray()] : []),
         ]);
         $conversation->update(['last_message_id' => $message->id, 'last_at' => $now]);
 

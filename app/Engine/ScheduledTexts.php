@@ -21,6 +21,7 @@ use App\Sentences\Sentence;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Linnet\Core\Gate\TextOrigin;
+use Linnet\Core\Gate\Verdict;
 use Linnet\Core\Reason;
 use Linnet\Core\Rule\Step\TextKind;
 use Linnet\Core\Text\Length;
@@ -64,11 +65,15 @@ final readonly class ScheduledTexts
     }
 
     /**
+     * Moved, it gives up its place in the line's order.
+     *
      * @param  array{body?: string, leaves_at?: \DateTimeImmutable, anyway?: bool}  $to
      * @return bool false where it has left by now
      */
     public function change(int $id, array $to): bool
     {
+        $to += isset($to['leaves_at']) ? ['slot_at' => null] : [];
+
         return $this->onOne($id, fn (ScheduledText $text): bool => $text->update($to));
     }
 
@@ -123,21 +128,26 @@ final readonly class ScheduledTexts
             $opens = $isPast ? $unit->now : $text->line->read()->opens($unit->now, Zone::get($unit->reader->business()->zone));
             if ($opens !== null && $opens > $unit->now) {
                 // The line's hours have changed since: it waits for them, among what is coming.
-                ForecastMark::leave([$text->person_id]);
-
-                return $text->update(['leaves_at' => $opens]);
+                return $this->waits($text, $opens, null);
             }
-            $refused = $opens === null
-                ? new Reason('gate.line_never_open', ['line' => $text->line->name])
+            $verdict = $opens === null
+                ? Verdict::drop(new Reason('gate.line_never_open', ['line' => $text->line->name]))
                 : $this->direct->send(
                     $unit, $person, $text->line, TextOrigin::Staff, $text->body, "scheduled/$text->id", $text->number, $text->staff_id,
-                    $text->picture, $anyway || $text->anyway,
+                    $text->picture, $anyway || $text->anyway, false, $text->slot_at,
                 );
-            if ($refused === null) {
+            if ($verdict?->takesSlot === true && $verdict->until !== null) {
+                if ($text->slot_at === null) {
+                    $unit->texts->reserveSlot($text->line->key, $verdict->until);
+                }
+
+                return $this->waits($text, $verdict->until, $verdict->until);
+            }
+            if ($verdict === null) {
                 DirectTexts::answered($text->person_id, $text->line_id, $text->at);
                 $unit->conductor->wrote($text->person_id, (string) Staff::query()->whereKey($text->staff_id)->value('name'));
             } else {
-                $this->refuse($unit, $text, $person->called, $refused);
+                $this->refuse($unit, $text, $person->called, $verdict->reason);
             }
             $text->delete();
             ForecastMark::leave([$text->person_id]);
@@ -146,6 +156,14 @@ final readonly class ScheduledTexts
         };
 
         return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, $leave, [(int) $person]);
+    }
+
+    /** @param  \DateTimeImmutable|null  $slot  its place in the line's order, kept for it */
+    private function waits(ScheduledText $text, \DateTimeImmutable $until, ?\DateTimeImmutable $slot): bool
+    {
+        ForecastMark::leave([$text->person_id]);
+
+        return $text->update(['leaves_at' => $until, 'slot_at' => $slot]);
     }
 
     /** It stands in the log with its reason, and whoever wrote it is told. */

@@ -157,6 +157,7 @@ final class ComingTextWriter
         return match (true) {
             $to->optedOut => [null, new Reason('gate.opted_out', ['who' => $to->who])],
             $at !== null && $opens === null => [null, new Reason('gate.line_never_open', $with)],
+            $at !== null && $at == $text->slot_at => [$at, new Reason('gate.line_busy', $with + ['until' => Reason::moment($at, $zone)])],
             $opens > $at => [$opens, new Reason('gate.line_closed', $with + ['until' => Reason::moment($opens, $zone)])],
             default => [$at, null],
         };

@@ -94,7 +94,7 @@ final readonly class MailedReplies
         $now = $this->clock->now();
         $opens = $conversation->line->read()->opens($now, Zone::get(Business::current()->zone));
         if ($opens !== null && $opens > $now) {
-            return $this->wait($conversation, $staff, $words, $name, $number ?? (string) $conversation->person->number?->e164, $opens);
+            return $this->wait($conversation, $staff, $words, $name, $number, $opens, $opens);
         }
         if (self::waits($name)) {
             return null;
@@ -103,19 +103,39 @@ final readonly class MailedReplies
             $conversation->person_id, $conversation->line, $number, $staff, $words, name: $name,
         );
 
-        return $refused === null ? null : Sentence::of($refused);
+        return match (true) {
+            $refused === null => null,
+            // The line is busy: it takes its place there.
+            $refused->takesSlot && $refused->until !== null => $this->wait(
+                $conversation, $staff, $words, $name, $number, $now, $refused->until,
+            ),
+            default => Sentence::of($refused->reason),
+        };
     }
 
-    /** The line is closed, and nobody can be asked whether it is to go even so. */
-    private function wait(Conversation $in, Staff $staff, string $words, string $name, string $number, \DateTimeImmutable $opens): null
-    {
-        DB::transaction(function () use ($in, $staff, $words, $name, $number, $opens): void {
+    /**
+     * The line is closed or busy, and nobody can be asked whether it is to go even so.
+     *
+     * @param  \DateTimeImmutable  $at  when it asks for its place in the line's order
+     * @param  \DateTimeImmutable  $until  when it leaves, as things stand
+     */
+    private function wait(
+        Conversation $in,
+        Staff $staff,
+        string $words,
+        string $name,
+        ?string $number,
+        \DateTimeImmutable $at,
+        \DateTimeImmutable $until,
+    ): null {
+        DB::transaction(function () use ($in, $staff, $words, $name, $number, $at, $until): void {
             if (self::waits($name)) {
                 return;
             }
-            $this->scheduled->add($in->person, $in->line, $number, $staff, $words, $opens);
-            $when = TimeFormatter::momentIn($opens, Business::current()->zone);
-            $this->tell($in, $staff, "$name/waits", 'Waits', "The {$in->line->name} is closed. Your answer leaves on $when.\n\nChange it, or take it back");
+            $this->scheduled->add($in->person, $in->line, $number ?? (string) $in->person->number?->e164, $staff, $words, $at);
+            $when = TimeFormatter::momentIn($until, Business::current()->zone);
+            $told = "The {$in->line->name} is closed or busy until then: your answer leaves on $when.\n\nChange it, or take it back";
+            $this->tell($in, $staff, "$name/waits", 'Waits', $told);
         });
 
         return null;

@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $picture address of one that goes with it
  * @property bool $anyway even while the line is closed or busy
  * @property CarbonImmutable|null $leaves_at null where it is put aside
+ * @property CarbonImmutable|null $slot_at its place in the line's order, where that was busy when it was to leave
  * @property CarbonImmutable $at when it was written
  * @property-read Person $person
  * @property-read Line $line
@@ -29,7 +30,9 @@ final class ScheduledText extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['leaves_at' => 'immutable_datetime', 'anyway' => 'boolean', 'at' => 'immutable_datetime'];
+        return [
+            'leaves_at' => 'immutable_datetime', 'slot_at' => 'immutable_datetime', 'anyway' => 'boolean', 'at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<Person, $this> */

@@ -107,6 +107,14 @@ final class WritingPage
         };
     }
 
+    /** Why it would wait for its place in the line's order, as a sentence. */
+    public static function busy(LineRow $line, \DateTimeImmutable $until): string
+    {
+        $when = TimeFormatter::momentIn($until, Business::current()->zone);
+
+        return "The {$line->name} has as many texts before it as it may send, until $when.";
+    }
+
     /** The number they last wrote from, or were last written to by hand, on the line. */
     private function lastUsed(): ?string
     {

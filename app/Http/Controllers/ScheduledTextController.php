@@ -81,8 +81,12 @@ final class ScheduledTextController
     {
         $closed = $text->anyway ? null : WritingPage::closed($text->line, $page->time->now, 'now');
 
-        return $closed === null
-            ? [$scheduled->sendNow($text->id, $text->anyway), 'It goes now, if it may.']
-            : throw ValidationException::withMessages(['now' => $closed]);
+        $isThere = $closed === null && $scheduled->sendNow($text->id, $text->anyway);
+        $waits = $isThere ? $text->fresh()?->slot_at : null;
+        $refused = $waits === null ? $closed : WritingPage::busy($text->line, $waits);
+
+        return $refused === null
+            ? [$isThere, 'It goes now, if it may.']
+            : throw ValidationException::withMessages(['now' => $refused]);
     }
 }

@@ -26,6 +26,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use Linnet\Core\Gate\Verdict;
 use Linnet\Core\Reason;
 
 /** A text that somebody types to one person: from a line, to one of their numbers, now or at a moment of their day. */
@@ -80,11 +81,11 @@ final class TextByHandController
             $anyway = $request->boolean('anyway');
             $at = ($said['when'] ?? 'now') === 'later' ? $this->future($page, (string) $said['at']) : null;
             $body = $hand->for($person, $line, $request->integer('record') ?: null, $at, $number)->body((string) $said['text']);
-            $closed = $anyway ? null : WritingPage::closed($line, $at ?? $page->time->now);
+            $closed = $anyway ? null : WritingPage::closed($line, $at ?? $page->time->now, $at === null ? 'now' : 'then');
             $closed === null || throw ValidationException::withMessages(['anyway' => "$closed Choose another moment, or tick that it goes even so."]);
             if ($at === null) {
                 $refused = $texts->fromStaff($person->id, $line, $number, $staff, $body, $picture, $anyway);
-                $refused === null || throw ValidationException::withMessages(['text' => Sentence::of($refused)]);
+                $refused === null || throw ValidationException::withMessages(self::refused($line, $refused));
                 $this->hears($request, $person, $line, $page->time->now);
 
                 return redirect($this->threadOf($person, $line));
@@ -120,6 +121,14 @@ final class TextByHandController
             $thread = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
             WhoHears::choose($thread, $choice, Staff::asking($request), self::about($person, $request->integer('record')));
         }
+    }
+
+    /** @return array<string, string> by the field it stands at */
+    private static function refused(Line $line, Verdict $verdict): array
+    {
+        return $verdict->takesSlot && $verdict->until !== null
+            ? ['anyway' => WritingPage::busy($line, $verdict->until).' Choose another moment, or tick that it goes even so.']
+            : ['text' => Sentence::of($verdict->reason)];
     }
 
     private static function number(WritingPage $page, ?string $asked): string

@@ -7,9 +7,15 @@
     <nav class="tabs mb-3" aria-label="Whose tasks">
         @foreach (['mine' => 'Mine', 'nobodys' => 'For whoever takes it', 'all' => 'Everybody’s'] as $whose => $called)<a href="{{ route('tasks.index', [...$query->asked, 'whose' => $whose]) }}" @if ($query->asked['whose'] === $whose) aria-current="true" @endif>{{ $called }}</a>@endforeach
     </nav>
+    <form class="flex gap-2 items-end flex-wrap mb-2" action="{{ route('tasks.index') }}" role="search">
+        <input type="hidden" name="show" value="{{ $query->asked['show'] }}"><input type="hidden" name="whose" value="{{ $query->asked['whose'] }}">
+        <label><span class="label">What is to be done</span><input class="input w-60" type="search" name="find" value="{{ $query->asked['find'] }}"></label>
+        <label><span class="label">Order</span><select class="input" name="order"><option value="">{{ $query->asked['show'] === 'done' ? 'Last done first' : 'Due first' }}</option><option value="newest" @selected($query->asked['order'] === 'newest')>Newest first</option></select></label>
+        <button class="btn">Show</button>
+    </form>
     @can('view')<p class="mb-1"><x-export /></p>@endcan
     @if ($tasks->isEmpty())
-        <x-empty>{{ match ($query->asked['show']) { 'done' => 'None is done yet.', 'overdue' => 'Nothing is overdue.', default => 'Nothing to do.' } }}</x-empty>
+        <x-empty>{{ $query->asked['find'] !== '' ? 'None of those says so.' : match ($query->asked['show']) { 'done' => 'None is done yet.', 'overdue' => 'Nothing is overdue.', default => 'Nothing to do.' } }}</x-empty>
     @else
         <div class="table-wrap"><table class="table">
             <thead><tr><th scope="col">What</th><th scope="col">About</th><th scope="col">Whose</th><th scope="col">{{ $query->asked['show'] === 'done' ? 'Done' : 'By' }}</th><th scope="col"><span class="sr-only">What can be done</span></th></tr></thead>

@@ -120,7 +120,7 @@ final class ScheduledTextsTest extends TestCase
         $send = fn (array $with = []): TestResponse => $this->actingAs($this->staff(Role::Agent))->post(
             route('people.texts.store', $ana), ['line' => $line->id, 'text' => 'Hello.'] + $with,
         );
-        $send()->assertSessionHasErrors(['anyway' => 'The front desk is closed then, until Mon 2 March 12:00. Choose another moment, or '
+        $send()->assertSessionHasErrors(['anyway' => 'The front desk is closed now, until Mon 2 March 12:00. Choose another moment, or '
             .'tick that it goes even so.']);
         $send(['when' => 'later', 'at' => '2026-03-02T13:30'])->assertSessionHasErrors('anyway');
         $send(['anyway' => '1'])->assertSessionHasNoErrors();
@@ -187,6 +187,43 @@ final class ScheduledTextsTest extends TestCase
         $this->travelToMoment('2026-03-04 19:00');
         $this->work();
         self::assertSame('gate.line_never_open', Message::query()->where('body', 'Once more')->sole()->reason['code'] ?? null);
+    }
+
+    public function testABusyLineGivesItAPlaceThatIsSeenAndIsPassedKnowinglyAlone(): void
+    {
+        [$ana, $wen] = [$this->person(self::ANA), $this->person(self::WEN)];
+        $line = Line::query()->where('key', 'front-desk')->sole();
+        $line->update(['pace' => ['per_day' => 1]]);
+        $send = fn (array $with = []): TestResponse => $this->actingAs($this->staff(Role::Agent))->post(
+            route('people.texts.store', $ana), $with + ['line' => $line->id, 'text' => 'Hello.'],
+        );
+        $send()->assertSessionHasNoErrors();
+        $send()->assertSessionHasErrors(['anyway' => 'The front desk has as many texts before it as it may send, until Tue 3 March 10:00. '
+            .'Choose another moment, or tick that it goes even so.']);
+        $this->type($ana, 'Later', '2026-03-02T06:00');
+        $this->type($wen, 'And this', '2026-03-02T11:30');
+        $this->travelToMoment('2026-03-02 11:30');
+        $this->work();
+        $this->work();
+        $this->forecast();
+        self::assertSame(['Hello.'], $this->sentTo(self::ANA));
+        $coming = ComingText::query()->whereNotNull('scheduled_text_id')->orderBy('leaves_at')->get();
+        self::assertSame(
+            [['gate.line_busy', '03 10:00'], ['gate.line_busy', '04 10:00']],
+            $coming->map(fn (ComingText $text): array => [$text->held, $text->leaves_at?->format('d H:i')])->all(),
+        );
+        $wens = ScheduledText::query()->where('person_id', $wen->id)->sole();
+        foreach (['once', 'and once more'] as $_) {
+            $this->act($wens, ['do' => 'now'])->assertSessionHasErrors([
+                'now' => 'The front desk has as many texts before it as it may send, until Wed 4 March 10:00.',
+            ]);
+        }
+        $this->travelToMoment('2026-03-03 10:00');
+        $this->work();
+        self::assertSame(['Hello.', 'Later'], $this->sentTo(self::ANA));
+        $this->act($wens, ['do' => 'now_anyway']);
+        $this->work();
+        self::assertSame(['And this'], $this->sentTo(self::WEN));
     }
 
     public function testAnAnswerGoesToTheNumberTheyWroteFrom(): void

@@ -61,7 +61,7 @@ final class MailedRepliesTest extends TestCase
         $this->mailed($mail)->assertOk();
         $this->mailed($mail)->assertOk();
         $told = OutboundTask::query()->where('address', $this->nia->email)->orderByDesc('id')->firstOrFail();
-        self::assertStringContainsString('The front desk is closed. Your answer leaves on Mon 2 March 12:00.', (string) $told->body['words']);
+        self::assertStringContainsString('your answer leaves on Mon 2 March 12:00.', (string) $told->body['words']);
         self::assertSame([], $this->written());
         $this->travelToMoment('2026-03-02 12:00');
         $this->work();

@@ -78,6 +78,18 @@ final class TasksTest extends TestCase
         $this->get($address)->assertNotFound();
     }
 
+    public function testTheyAreFoundByTheirWordsAndPutInAnOrder(): void
+    {
+        $this->actingAs($this->staff(Role::Agent));
+        $this->add('Ring about 50% off', null, '2026-07-01T09:00');
+        $this->add('Ring about the oars', null, '2026-07-02T09:00');
+        $said = ['whose' => 'nobodys'];
+        $this->listed($said)->assertSeeInOrder(['50% off', 'the oars']);
+        $this->listed($said + ['order' => 'newest'])->assertSeeInOrder(['the oars', '50% off']);
+        $this->listed($said + ['find' => '0% O'])->assertSee('50% off')->assertDontSee('the oars');
+        $this->listed($said + ['find' => 'paddles'])->assertSee('None of those says so.');
+    }
+
     private function add(string $words, ?int $staff, string $due = ''): void
     {
         $this->post(route('tasks.store'), ['task' => $words, 'staff' => $staff, 'due' => $due])->assertSessionHasNoErrors();
