@@ -408,6 +408,8 @@ Route::middleware('auth')->group(function (): void {
         Route::delete('records/{type}/filters/{filter}', [RecordController::class, 'forget'])->scopeBindings()->name('records.forget');
         Route::get('people/bulk', [BulkPeopleController::class, 'show'])->name('people.bulk');
         Route::post('people/bulk', [BulkPeopleController::class, 'store'])->name('people.bulk.store');
+        Route::get('people/twice', [MergeController::class, 'index'])->name('people.twice');
+        Route::post('people/{person}/apart', [MergeController::class, 'apart'])->whereNumber('person')->name('people.apart');
         Route::get('people/{person}/merge', [MergeController::class, 'show'])->whereNumber('person')->name('people.merge');
         Route::post('people/{person}/merge', [MergeController::class, 'store'])->whereNumber('person')->name('people.merge.store');
         Route::post('merges/{merge}/undo', [MergeController::class, 'undo'])->whereNumber('merge')->name('merges.undo');

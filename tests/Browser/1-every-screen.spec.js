@@ -20,6 +20,7 @@ const screens = [
   '/conversations',
   '/conversations?find=quay&show=all',
   '/people',
+  '/people/twice?by=name',
   '/sent',
   '/records/booking/calendar?day=2026-03-04',
   '/sources',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Merging\Alike;
+use App\Merging\Doubles;
 use App\Merging\Likeness;
 use App\Merging\Merging;
 use App\Models\Merge;
@@ -13,6 +15,7 @@ use App\Models\Staff;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 
 /** Two entries that are one person: found, seen beside each other, made one, and split again. */
@@ -31,14 +34,35 @@ final readonly class MergeController
         return $merge === null ? abort(404) : redirect()->route('people.show', $merge->person_id);
     }
 
+    /** Whoever may be here twice. */
+    public function index(Request $request): View
+    {
+        $said = $request->validate(['by' => ['nullable', Rule::enum(Alike::class)]]);
+        $by = Alike::from((string) ($said['by'] ?? Alike::Email->value));
+
+        [$pages, $doubles] = Doubles::by($by);
+
+        return view('people.twice', ['by' => $by, 'pages' => $pages, 'doubles' => $doubles]);
+    }
+
+    /** They are two, and are not asked about again. */
+    public function apart(Request $request, Person $person): RedirectResponse
+    {
+        $other = Person::query()->whereKeyNot($person->id)->find((int) $request->validate(['with' => 'required|integer'])['with']);
+        $other === null || Doubles::tellApart($person, $other);
+
+        return redirect()->route('people.twice', $request->only('by'))->with('done', 'They are two. Nobody is asked about them again.');
+    }
+
     public function show(Request $request, Person $person): View
     {
-        $said = $request->validate(['with' => 'nullable|integer', 'find' => 'nullable|string|max:80']);
+        $said = $request->validate(['with' => 'nullable|integer', 'find' => 'nullable|string|max:80',
+            'by' => ['nullable', Rule::enum(Alike::class)]]);
         $other = isset($said['with']) ? Person::query()->whereKeyNot($person->id)->find((int) $said['with']) : null;
         $find = trim((string) ($said['find'] ?? ''));
 
         return view('people.merge', [
-            'person' => $person, 'other' => $other, 'find' => $find,
+            'person' => $person, 'other' => $other, 'find' => $find, 'by' => $said['by'] ?? null,
             'alike' => $other === null && $find === '' ? Likeness::of($person) : [],
             'found' => $find === '' ? [] : Person::query()->named($find)->with('number')->whereKeyNot($person->id)->limit(20)->get(),
             'entries' => $other === null ? [] : Person::query()->with('number', 'numbers', 'labels')->withCount('records', 'messages')

@@ -1,6 +1,6 @@
 <x-page title="People">
     <div class="head"><div><h1>People</h1><p class="soft">Everybody who can be texted, or has written to us.</p></div>
-        <div class="acts flex-wrap">@can('administer')<a class="btn" href="{{ route('imports.index', ['type' => 'person']) }}">Take in a file</a>@endcan @can('view')<a class="btn" href="{{ route('audiences.index') }}">Audiences</a>@endcan @can('converse')@can('view')<a class="btn go" href="{{ route('people.create') }}">Add somebody</a>@endcan @endcan</div></div>
+        <div class="acts flex-wrap">@can('administer')<a class="btn" href="{{ route('imports.index', ['type' => 'person']) }}">Take in a file</a>@endcan @can('administer')<a class="btn" href="{{ route('people.twice') }}">Here twice?</a>@endcan @can('view')<a class="btn" href="{{ route('audiences.index') }}">Audiences</a>@endcan @can('converse')@can('view')<a class="btn go" href="{{ route('people.create') }}">Add somebody</a>@endcan @endcan</div></div>
     <form class="filters" method="get" aria-label="Which people">
         <label><span class="sm">Name or number</span><input class="input w-60" type="search" name="find" value="{{ $asked['find'] }}"></label>
         @if (count($audiences) > 0)<label><span class="sm">In the audience</span><select class="input max-w-52" name="audience"><option value="">any</option>@foreach ($audiences as $id => $name)<option value="{{ $id }}" @selected((int) $asked['audience'] === $id)>{{ $name }}</option>@endforeach</select></label>@endif

@@ -33,7 +33,7 @@
             @foreach ($ending as $run)<li>Both are in the rule “{{ $run->rule->name }}”: the one that began @time($run->began_at, 'D j M H:i') ends, the earlier goes on.</li>@endforeach
             <li>Every other rule under way goes on. Conversations on the same line become one.</li>
         </ul>
-        <form class="mt-4 flex gap-3" method="post" action="{{ route('people.merge.store', $person) }}">@csrf<button class="btn go" name="with" value="{{ $other->id }}">Put them together</button><a class="btn" href="{{ route('people.merge', [$other, 'with' => $person->id]) }}">Keep {{ $entries[1]->name() }} instead</a><a class="btn" href="{{ route('people.show', $person) }}">They are two</a></form>
+        <form class="mt-4 flex gap-3" method="post" action="{{ route('people.merge.store', $person) }}">@csrf<button class="btn go" name="with" value="{{ $other->id }}">Put them together</button><a class="btn" href="{{ route('people.merge', [$other, 'with' => $person->id]) }}">Keep {{ $entries[1]->name() }} instead</a><button class="btn" name="with" value="{{ $other->id }}" formaction="{{ route('people.apart', $person) }}">They are two</button>@if ($by)<input type="hidden" name="by" value="{{ $by }}">@endif</form>
         <x-error name="with" />
     @endif
 </x-page>

@@ -110,6 +110,29 @@ final class MergingTest extends TestCase
         self::assertNull(Person::query()->find($mei->id));
     }
 
+    public function testWhoMayBeHereTwiceIsListedAndToldApartForGood(): void
+    {
+        [$wen, $mei] = $this->twoWithAPast();
+        $this->get(route('people.twice'))->assertSee('No two have the same email.');
+        $name = ['first_name' => $wen->first_name, 'last_name' => $wen->last_name];
+        $mei->update(array_map(fn (?string $part): string => strtoupper((string) $part), $name) + ['email' => 'Wen@example.org']);
+        $wen->update(['email' => 'wen@EXAMPLE.org']);
+        Number::query()->create([
+            'person_id' => $mei->id, 'e164' => '+1'.substr(self::WEN, -10), 'country' => 'US', 'zones' => ['America/New_York'],
+            'kind' => 'mobile', 'label' => '', 'rank' => -1,
+        ]);
+        self::assertSame('the same email, a number that ends alike, the same name', Likeness::of($wen->refresh())[0]['why']);
+        foreach (['email', 'number', 'name'] as $by) {
+            $this->get(route('people.twice', ['by' => $by]))->assertSee($wen->name())->assertSee("/people/$wen->id/merge?with=$mei->id");
+        }
+        $names = route('people.twice', ['by' => 'name']);
+        $this->post(route('people.apart', $mei), ['with' => $wen->id, 'by' => 'name'])->assertRedirect($names);
+        $this->get($names)->assertSee('No two have the same name.');
+        self::assertSame([[], []], [Likeness::of($wen), Likeness::of($mei)]);
+        $third = Person::query()->create($name + ['fields' => [], 'added_at' => now()]);
+        $this->get($names)->assertSee("/people/$wen->id/merge?with=$third->id")->assertSee('more are alike');
+    }
+
     public function testNumbersAreAddedNamedPreferredAndTakenAway(): void
     {
         $wen = $this->person(self::WEN);
