@@ -209,7 +209,7 @@ final class ScreensTest extends TestCase
         $this->travelToMoment('2026-03-02 10:20');
         $this->textFrom('+447700900308', 'One more seat?');
         $this->actingAs($this->staff(Role::Agent));
-        $wen = Conversation::query()->firstOrFail();
+        $wen = Conversation::query()->orderBy('id')->firstOrFail();
 
         $this->get('/conversations')
             ->assertSee('action="'.route('people.texts.store', $wen->person_id).'"', false)
