@@ -23,6 +23,7 @@ use App\Records\Shown;
 use App\Sentences\TraceSentence;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Record\RecordType as Core;
 
 /** Finds what happened with a person, a record or in a conversation: texts out and in, records that came in, and every decision. */
 final class StoryReader
@@ -141,7 +142,7 @@ final class StoryReader
             ->with('record.type.fields')->orderByDesc('id')->limit(self::MOST)->get()->reverse();
         $entries = [];
         foreach ($changes->groupBy(fn (Change $change): int => $change->record->record_type_id ?? 0) as $group) {
-            $type = $group->first()?->record?->type;
+            $type = $group->first()?->record->type ?? RecordType::query()->with('fields')->where('key', Core::PERSON)->first();
             $shown =
                 $type === null
                     ? null

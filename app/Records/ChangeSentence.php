@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Records;
 
+use App\Clock\TimeFormatter;
 use App\Models\Change;
 use App\Models\ChangeKind;
 use App\Models\RecordType;
+use Linnet\Core\Number\Numbers;
 
 /** A change in a sentence: what was, what is, and where it came from. */
 final class ChangeSentence
@@ -27,8 +29,8 @@ final class ChangeSentence
                     'number' => 'Number',
                 ][$key] ??
                     str_replace('_', ' ', ucfirst($key)));
-            $before = self::value($shown, $key, $change->from[$key] ?? null);
-            $after = self::value($shown, $key, $value);
+            $before = self::value($type, $shown, $key, $change->from[$key] ?? null);
+            $after = self::value($type, $shown, $key, $value);
             $parts[] = match (true) {
                 $after === '' => "$name taken out (was “{$before}”)",
                 $before === '' => "$name: “{$after}”",
@@ -39,9 +41,15 @@ final class ChangeSentence
         return ucfirst(implode('; ', $parts)).", $from.";
     }
 
-    private static function value(?Shown $shown, string $key, mixed $value): string
+    private static function value(?RecordType $type, ?Shown $shown, string $key, mixed $value): string
     {
-        $said = $shown === null ? (is_scalar($value) ? (string) $value : '') : $shown->key($key, $value);
+        $said = match (true) {
+            $shown === null => is_scalar($value) ? (string) $value : '',
+            // What everybody has is no field of theirs.
+            $key === 'number' && is_string($value) && $type?->field($key) === null => Numbers::pretty($value),
+            $key === 'zone' && is_string($value) && $type?->field($key) === null => TimeFormatter::place($value),
+            default => $shown->key($key, $value),
+        };
 
         return mb_strimwidth($said, 0, 120, '…', 'UTF-8');
     }

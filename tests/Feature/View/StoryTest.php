@@ -53,6 +53,20 @@ final class StoryTest extends TestCase
         $this->get(route('people.show', [$wen, 'story' => 'notes']))->assertSee('Nothing of this kind.');
     }
 
+    public function testWhatChangedOfAPersonReadsAsTheirFieldsDo(): void
+    {
+        $wen = $this->person(self::WEN);
+        $this->actingAs($this->staff(Role::Administrator))->post(route('people.numbers', $wen), ['number' => '07700 900999']);
+        $this->put(route('people.update', $wen), [
+            'first_name' => 'Wen', 'last_name' => 'Petts', 'number' => self::WEN, 'zone' => 'America/New_York',
+            'fields' => ['member_since' => '2025-11-29'],
+        ])->assertSessionHasNoErrors();
+        $said = implode(' ', $this->told(StoryReader::ofPerson($wen, 'Europe/London'))['Monday 2 March 2026'] ?? []);
+        self::assertStringContainsString('Number: “+44 7700 900999”', $said);
+        self::assertStringContainsString('Time zone: “New York”', $said);
+        self::assertStringContainsString('Member since: “Sat 29 Nov 2025”', $said);
+    }
+
     public function testAConversationLeavesOutTheRulesThatDidNotConcernIt(): void
     {
         $this->live();
