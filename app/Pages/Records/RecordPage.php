@@ -11,6 +11,7 @@ use App\Models\Change;
 use App\Models\ComingText;
 use App\Models\Field;
 use App\Models\Line;
+use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Rule;
@@ -33,8 +34,6 @@ final class RecordPage
 
     public readonly string $title;
 
-    private ?Receiver $receiver = null;
-
     public function __construct(public readonly Record $record, public readonly RecordType $type, private readonly Business $business)
     {
         $record->setRelation('type', $type->loadMissing('fields'));
@@ -42,15 +41,34 @@ final class RecordPage
         $this->title = $record->exists ? $record->called() : 'A new '.mb_strtolower($type->name);
     }
 
-    public function receiver(): ?Receiver
+    /** @return list<array{field: Field, person: Person, receiver: Receiver}> whom it is about, then who else stands in it */
+    public function people(): array
     {
-        if ($this->record->person_id !== null && $this->receiver === null) {
+        return once(function (): array {
+            $ids = [];
+            $fields = $this->type->fields->where('kind', FieldKind::Person);
+            foreach ($fields->sortByDesc($this->isMain(...)) as $field) {
+                $id = $this->isMain($field) ? $this->record->person_id : $this->record->values[$field->key] ?? null;
+                is_int($id) && $ids[$id] ??= $field;
+            }
+            $people = Person::query()->with('number')->whereKey(array_keys($ids))->get()->keyBy('id');
             $unit = UnitOfWork::reading(resolve(ClockInterface::class)->now(), resolve(DatabaseSideEffects::class));
-            $person = $unit->reader->person($this->record->person_id);
-            $this->receiver = $person === null ? null : $unit->contexts->receiver($person);
-        }
+            $unit->reader->preload(array_keys($ids));
+            $found = [];
+            foreach ($ids as $id => $field) {
+                $known = $unit->reader->person($id);
+                if ($known !== null && isset($people[$id])) {
+                    $found[] = ['field' => $field, 'person' => $people[$id], 'receiver' => $unit->contexts->receiver($known)];
+                }
+            }
 
-        return $this->receiver;
+            return $found;
+        });
+    }
+
+    private function isMain(Field $field): bool
+    {
+        return $field->key === $this->type->person_field;
     }
 
     /** @return Collection<int, Run> */

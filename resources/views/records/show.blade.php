@@ -21,15 +21,17 @@
         </section>
         <aside>
             <h2 class="mb-1">Whom it is about</h2>
-            @if ($page->record->person)
-                <p><a class="link" href="{{ route('people.show', $page->record->person_id) }}">{{ $page->record->person->name() }}</a>@if ($page->record->person->number)<br><span class="soft">{{ \Linnet\Core\Number\Numbers::pretty($page->record->person->number->e164) }}</span>@endif</p>
-                <div class="mt-2"><x-may-we-text :receiver="$page->receiver()" /></div>
-            @else
-                <p class="soft">Nobody known, so no rule can text about it.</p>
-            @endif
+            @foreach ($page->people() as ['field' => $field, 'person' => $person, 'receiver' => $receiver])
+                <div class="mb-4">
+                    <p>@if (count($page->people()) > 1)<span class="soft">{{ $field->name }}:</span> @endif<a class="link" href="{{ route('people.show', $person) }}">{{ $person->name() }}</a>@if ($person->number)<br><span class="soft">{{ \Linnet\Core\Number\Numbers::pretty($person->number->e164) }}</span>@endif</p>
+                    <div class="mt-2"><x-may-we-text :receiver="$receiver" /></div>
+                    @if ($person->id !== $page->record->person_id)@can('converse')<p><a class="link sm" href="{{ route('people.write', ['person' => $person, 'record' => $page->record->id]) }}">Write to {{ $receiver->who }}</a></p>@endcan @endif
+                </div>
+            @endforeach
+            @unless ($page->record->person)<p class="soft">Nobody known{{ $page->people() === [] ? '' : ' in “'.($page->type->field((string) $page->type->person_field)?->name ?? 'person').'”' }}, so no rule can text about it.</p>@endunless
             <h2 class="mt-5 mb-1">Coming texts</h2>
             @forelse ($page->coming() as $text)
-                <x-coming-text :text="$text" :whose="false" dated />
+                <x-coming-text :text="$text" :whose="$text->person_id !== $page->record->person_id" dated />
             @empty
                 <p class="soft sm">None in the next two weeks, as things stand.</p>
             @endforelse

@@ -58,7 +58,10 @@ final class TextBesideTest extends TestCase
         $host = $this->person(self::HOST);
         self::assertSame(1, Message::query()->where('person_id', $host->id)->where('state', MessageState::Handed)->count());
         $this->get(route('people.show', $host))->assertSee('booking, as host')->assertSee('Wen comes, Priya');
-        $this->get(route('records.show', [$this->booking, $booking]))->assertSee('Wen comes, Priya')->assertSee('See you, Wen');
+        $this->get(route('records.show', [$this->booking, $booking]))
+            ->assertSee('Wen comes, Priya')
+            ->assertSee('See you, Wen')
+            ->assertSeeTextInOrder(['Who: Wen Li', 'Host: Priya Nair', 'Write to Priya']);
         $this->get(route('people.write', ['person' => $host, 'record' => $booking->id]))->assertSee('speak of this one');
         $this->post(route('words', ['person' => $host->id, 'record' => $booking->id]), ['text' => '{{ booking.lesson }}, {{ first_name }}'])
             ->assertSee('To Priya: First strokes, Priya');
