@@ -409,6 +409,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('people/bulk', [BulkPeopleController::class, 'show'])->name('people.bulk');
         Route::post('people/bulk', [BulkPeopleController::class, 'store'])->name('people.bulk.store');
         Route::get('people/twice', [MergeController::class, 'index'])->name('people.twice');
+        Route::get('people/twice/list', [MergeController::class, 'list'])->name('people.twice.list');
         Route::post('people/{person}/apart', [MergeController::class, 'apart'])->whereNumber('person')->name('people.apart');
         Route::get('people/{person}/merge', [MergeController::class, 'show'])->whereNumber('person')->name('people.merge');
         Route::post('people/{person}/merge', [MergeController::class, 'store'])->whereNumber('person')->name('people.merge.store');

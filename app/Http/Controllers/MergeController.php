@@ -37,12 +37,24 @@ final readonly class MergeController
     /** Whoever may be here twice. */
     public function index(Request $request): View
     {
-        $said = $request->validate(['by' => ['nullable', Rule::enum(Alike::class)]]);
-        $by = Alike::from((string) ($said['by'] ?? Alike::Email->value));
+        return view('people.twice', self::asked($request));
+    }
 
-        [$pages, $doubles] = Doubles::by($by);
+    /** Looked for beside the page: where few are alike, everybody is looked at. */
+    public function list(Request $request): View
+    {
+        ['by' => $by, 'page' => $page] = self::asked($request);
+        $doubles = Doubles::by($by, $page)->setPath(route('people.twice'))->appends(['by' => $by->value]);
 
-        return view('people.twice', ['by' => $by, 'pages' => $pages, 'doubles' => $doubles]);
+        return view('people.doubles', ['by' => $by, 'doubles' => $doubles]);
+    }
+
+    /** @return array{by: Alike, page: int} */
+    private static function asked(Request $request): array
+    {
+        $said = $request->validate(['by' => ['nullable', Rule::enum(Alike::class)], 'page' => 'nullable|integer|between:1,10000']);
+
+        return ['by' => Alike::from((string) ($said['by'] ?? Alike::Email->value)), 'page' => (int) ($said['page'] ?? 1)];
     }
 
     /** They are two, and are not asked about again. */

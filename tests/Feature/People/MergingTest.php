@@ -113,7 +113,7 @@ final class MergingTest extends TestCase
     public function testWhoMayBeHereTwiceIsListedAndToldApartForGood(): void
     {
         [$wen, $mei] = $this->twoWithAPast();
-        $this->get(route('people.twice'))->assertSee('No two have the same email.');
+        $this->get(route('people.twice.list'))->assertSee('No two have the same email.');
         $name = ['first_name' => $wen->first_name, 'last_name' => $wen->last_name];
         $mei->update(array_map(fn (?string $part): string => strtoupper((string) $part), $name) + ['email' => 'Wen@example.org']);
         $wen->update(['email' => 'wen@EXAMPLE.org']);
@@ -123,10 +123,13 @@ final class MergingTest extends TestCase
         ]);
         self::assertSame('the same email, a number that ends alike, the same name', Likeness::of($wen->refresh())[0]['why']);
         foreach (['email', 'number', 'name'] as $by) {
-            $this->get(route('people.twice', ['by' => $by]))->assertSee($wen->name())->assertSee("/people/$wen->id/merge?with=$mei->id");
+            $this->get(route('people.twice.list', ['by' => $by]))
+                ->assertSee($wen->name())
+                ->assertSee("/people/$wen->id/merge?with=$mei->id");
         }
-        $names = route('people.twice', ['by' => 'name']);
-        $this->post(route('people.apart', $mei), ['with' => $wen->id, 'by' => 'name'])->assertRedirect($names);
+        $names = route('people.twice.list', ['by' => 'name']);
+        $this->post(route('people.apart', $mei), ['with' => $wen->id, 'by' => 'name'])
+            ->assertRedirect(route('people.twice', ['by' => 'name']));
         $this->get($names)->assertSee('No two have the same name.');
         self::assertSame([[], []], [Likeness::of($wen), Likeness::of($mei)]);
         $third = Person::query()->create($name + ['fields' => [], 'added_at' => now()]);

@@ -67,7 +67,7 @@ final class AccessTest extends TestCase
         'safeguards.did' => 'view', 'safeguards.effect' => 'administer',
         'account.number' => 'everybody',
         'runs.give-back' => 'converse',
-        'people.twice' => 'administer', 'people.apart' => 'administer',
+        'people.twice' => 'administer', 'people.twice.list' => 'administer', 'people.apart' => 'administer',
         'people.merge' => 'administer', 'people.merge.store' => 'administer', 'merges.undo' => 'administer',
         'audiences.index' => 'view', 'audiences.show' => 'view', 'audiences.count' => 'view', 'audiences.tried' => 'view',
         'audiences.completions' => 'view', 'audiences.store' => 'administer', 'audiences.update' => 'administer',
