@@ -12,7 +12,7 @@
             <dl class="facts !grid-cols-[150px_1fr]">
                 @foreach ($page->type->fields as $field)
                     @php($said = $page->shown->key($field->key, $page->record->values[$field->key] ?? null))
-                    <dt>{{ $field->name }}</dt><dd class="whitespace-pre-line">@if ($said === '')<span class="soft">–</span>@elseif ($field->kind->value === 'link')<a class="link" href="{{ $said }}" rel="noreferrer noopener">{{ Str::limit($said, 60) }}</a>@elseif ($field->kind->value === 'person')<a class="link" href="{{ route('people.show', (int) $page->record->values[$field->key]) }}">{{ $said }}</a>@can('converse')@if ($field->key !== $page->type->person_field) <a class="link sm" href="{{ route('people.write', ['person' => (int) $page->record->values[$field->key], 'record' => $page->record->id]) }}">Write</a>@endif @endcan @else{{ $said }}@endif</dd>
+                    <dt>{{ $field->name }}</dt><dd class="whitespace-pre-line">@if ($said === '')<span class="soft">–</span>@elseif ($field->kind->value === 'link')<a class="link" href="{{ $said }}" rel="noreferrer noopener">{{ Str::limit($said, 60) }}</a>@elseif ($field->kind->value === 'person')<a class="link" href="{{ route('people.show', (int) $page->record->values[$field->key]) }}">{{ $said }}</a>@else{{ $said }}@endif</dd>
                 @endforeach
                 @if ($page->record->external_id)<dt>Their name for it</dt><dd>{{ $page->record->external_id }}</dd>@endif
             </dl>
