@@ -48,7 +48,7 @@
                     @csrf<input type="hidden" name="conversation" value="{{ $conversation->id }}">
                     <span hidden hx-post="{{ route('conversations.writing', $conversation) }}" hx-trigger="input from:#text throttle:4s" hx-swap="none"></span>
                     @if (count($writing->lines) > 1 || count($writing->numbers()) > 1)
-                        <details class="mb-1" x-data="fromTo" x-on:change="chosen" @if ($errors->hasAny('line', 'number')) open @endif><summary class="link sm" x-ref="says" title="Another line, or another of their numbers">From {{ ucfirst($conversation->line->name) }}@if ($writing->receiver->number) to {{ \Linnet\Core\Number\Numbers::pretty($writing->receiver->number) }}@endif</summary>
+                        <details class="mb-1" x-data="fromTo" x-on:change="chosen" @if ($errors->hasAny('line', 'number')) open @endif><summary class="link sm" x-ref="says" title="Another line, or another of their numbers">From {{ ucfirst(collect($writing->lines)->firstWhere('id', (int) old('line'))?->name ?? $conversation->line->name) }}@if ($writing->receiver->number) to {{ \Linnet\Core\Number\Numbers::pretty((string) old('number', $writing->receiver->number)) }}@endif</summary>
                             <x-from-to class="mt-1" :page="$writing" /></details>
                     @else
                         <input type="hidden" name="line" value="{{ $conversation->line_id }}">

@@ -243,6 +243,9 @@ final class ScheduledTextsTest extends TestCase
         $this->get(route('conversations.show', $thread()))
             ->assertSee('From Front desk to +44 7700 900555')
             ->assertSee('In Ana’s day<', false);
+        $elsewhere = ['line' => Line::query()->where('key', 'workshop')->sole()->id, 'number' => self::ANA, 'text' => ''];
+        $send(['conversation' => $thread()->id] + $elsewhere)->assertSessionHasErrors('text');
+        $this->get(route('conversations.show', $thread()))->assertSee('From Workshop to +1 416-555-0142');
         $send(['conversation' => $thread()->id, 'text' => 'Here, then.']);
         $send(['conversation' => $thread()->id, 'text' => 'And here.', 'number' => self::ANA]);
         $this->work();
