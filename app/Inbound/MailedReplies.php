@@ -18,6 +18,7 @@ use App\Models\Staff;
 use App\Sentences\Sentence;
 use App\Staff\ReplyAddress;
 use Illuminate\Support\Facades\DB;
+use Linnet\Core\Reason;
 use Linnet\Core\Time\Zone;
 use Psr\Clock\ClockInterface;
 use ZBateson\MailMimeParser\Header\AddressHeader;
@@ -88,16 +89,19 @@ final readonly class MailedReplies
     /** @return string|null why it was not sent */
     private function send(Conversation $conversation, Staff $staff, string $words, string $name): ?string
     {
+        if (self::waits($name) || Message::query()->where('name', $name)->exists()) {
+            return null;
+        }
         $number = Message::query()->where('conversation_id', $conversation->id)->where('origin', MessageOrigin::Them)
             ->orderByDesc('at')->orderByDesc('id')->value('number');
         $number = is_string($number) ? $number : null;
         $now = $this->clock->now();
         $opens = $conversation->line->read()->opens($now, Zone::get(Business::current()->zone));
-        if ($opens !== null && $opens > $now) {
-            return $this->wait($conversation, $staff, $words, $name, $number, $opens, $opens);
+        if ($opens === null) {
+            return Sentence::of(new Reason('gate.line_never_open', ['line' => $conversation->line->name]));
         }
-        if (self::waits($name)) {
-            return null;
+        if ($opens > $now) {
+            return $this->wait($conversation, $staff, $words, $name, $number, $opens, $opens);
         }
         $refused = $this->texts->fromStaff(
             $conversation->person_id, $conversation->line, $number, $staff, $words, name: $name,

@@ -67,6 +67,13 @@ final class MailedRepliesTest extends TestCase
         $this->work();
         $this->mailed($mail)->assertOk();
         self::assertSame(['Yes, until six.'], $this->written());
+
+        $this->wen->line->update(['hours' => ['week' => [], 'closed' => []]]);
+        $this->mailed($mail)->assertOk();
+        $this->mailed(self::mail($this->nia->email, $this->address(), 'All night.'))->assertOk();
+        $told = OutboundTask::query()->where('address', $this->nia->email)->orderByDesc('id')->firstOrFail();
+        self::assertStringContainsString('no hours at which it sends', (string) $told->body['words']);
+        self::assertSame(['Yes, until six.'], $this->written());
     }
 
     public function testAMailOfTwoKindsAndInAnotherAlphabetIsRead(): void
