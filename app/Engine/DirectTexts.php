@@ -42,9 +42,9 @@ final readonly class DirectTexts
     /**
      * @param  string|null  $number  the one it goes to; null for the preferred one
      * @param  string|null  $picture  address of one that goes with it
-     * @param  bool  $anyway  at once, though the line has no room: it counts towards its pace all the same
+     * @param  bool  $anyway  at once, though the line is closed or has no room: it counts towards its pace all the same
      * @param  string|null  $name  the same one again sends nothing more
-     * @return Verdict|null why it was not sent, and until when, where it is but that the line is busy; null if it is on its way
+     * @return Verdict|null why it was not sent, and until when, where it is but that the line is closed or busy; null if it is on its way
      */
     public function fromStaff(
         int $personId,
@@ -128,7 +128,7 @@ final readonly class DirectTexts
             new Candidate(
                 $origin, TextKind::Service, $body, $to, ActivationState::On, $line->power, $line->name, $business->sending,
                 businessZone: $business->zone, pace: $on->pace, departed: $departed, slot: $slot, turn: $turn, health: $on->health,
-                lineCountries: $on->countries,
+                lineCountries: $on->countries, lineHours: $origin === TextOrigin::Staff && ! $anyway ? $on->hours : null,
             ),
             $unit->reader->policy(),
             $now,

@@ -25,7 +25,6 @@ use Linnet\Core\Gate\Verdict;
 use Linnet\Core\Reason;
 use Linnet\Core\Rule\Step\TextKind;
 use Linnet\Core\Text\Length;
-use Linnet\Core\Time\Zone;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -84,12 +83,10 @@ final readonly class ScheduledTexts
     }
 
     /**
-     * Even while the line is closed: whoever asks for it knows.
-     *
-     * @param  bool  $anyway  even while it is busy
-     * @return bool false where it has left by now
+     * @param  bool  $anyway  even while the line is closed or busy
+     * @return bool|Verdict false where it has left by now; where its line is closed or busy why it stays as it is, and until when
      */
-    public function sendNow(int $id, bool $anyway): bool
+    public function sendNow(int $id, bool $anyway): bool|Verdict
     {
         return $this->leave($id, true, $anyway);
     }
@@ -110,38 +107,26 @@ final readonly class ScheduledTexts
         }
     }
 
-    private function leave(int $id, bool $isEarly, bool $anyway = false): bool
+    private function leave(int $id, bool $isEarly, bool $anyway = false): bool|Verdict
     {
         $person = ScheduledText::query()->whereKey($id)->value('person_id');
         if ($person === null) {
             return false;
         }
 
-        $leave = function (UnitOfWork $unit) use ($id, $isEarly, $anyway): bool {
+        $leave = function (UnitOfWork $unit) use ($id, $isEarly, $anyway): bool|Verdict {
             // Read behind the person's lock: somebody may have moved it, or sent it.
             $text = ScheduledText::query()->with('line')->whereKey($id)->lockForUpdate()->first();
             $person = $text === null ? null : $unit->reader->person($text->person_id);
             if ($text === null || $person === null || (! $isEarly && ($text->leaves_at === null || $text->leaves_at > $unit->now))) {
                 return false;
             }
-            $isPast = $isEarly || $text->anyway;
-            $opens = $isPast ? $unit->now : $text->line->read()->opens($unit->now, Zone::get($unit->reader->business()->zone));
-            if ($opens !== null && $opens > $unit->now) {
-                // The line's hours have changed since: it waits for them, among what is coming.
-                return $this->waits($text, $opens, null);
-            }
-            $verdict = $opens === null
-                ? Verdict::drop(new Reason('gate.line_never_open', ['line' => $text->line->name]))
-                : $this->direct->send(
-                    $unit, $person, $text->line, TextOrigin::Staff, $text->body, "scheduled/$text->id", $text->number, $text->staff_id,
-                    $text->picture, $anyway || $text->anyway, false, $text->slot_at,
-                );
-            if ($verdict?->takesSlot === true && $verdict->until !== null) {
-                if ($text->slot_at === null) {
-                    $unit->texts->reserveSlot($text->line->key, $verdict->until);
-                }
-
-                return $this->waits($text, $verdict->until, $verdict->until);
+            $verdict = $this->direct->send(
+                $unit, $person, $text->line, TextOrigin::Staff, $text->body, "scheduled/$text->id", $text->number, $text->staff_id,
+                $text->picture, $anyway || $text->anyway, false, $text->slot_at,
+            );
+            if ($verdict?->until !== null) {
+                return $isEarly ? $verdict : $this->waits($unit, $text, $verdict->until, $verdict->takesSlot);
             }
             if ($verdict === null) {
                 DirectTexts::answered($text->person_id, $text->line_id, $text->at);
@@ -158,12 +143,15 @@ final readonly class ScheduledTexts
         return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, $leave, [(int) $person]);
     }
 
-    /** @param  \DateTimeImmutable|null  $slot  its place in the line's order, kept for it */
-    private function waits(ScheduledText $text, \DateTimeImmutable $until, ?\DateTimeImmutable $slot): bool
+    /** Its line is closed, or busy and keeps a place for it: it stands among what is coming until then. */
+    private function waits(UnitOfWork $unit, ScheduledText $text, \DateTimeImmutable $until, bool $takesSlot): bool
     {
+        if ($takesSlot && $text->slot_at === null) {
+            $unit->texts->reserveSlot($text->line->key, $until);
+        }
         ForecastMark::leave([$text->person_id]);
 
-        return $text->update(['leaves_at' => $until, 'slot_at' => $slot]);
+        return $text->update(['leaves_at' => $until, 'slot_at' => $takesSlot ? $until : null]);
     }
 
     /** It stands in the log with its reason, and whoever wrote it is told. */

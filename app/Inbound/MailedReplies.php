@@ -18,8 +18,6 @@ use App\Models\Staff;
 use App\Sentences\Sentence;
 use App\Staff\ReplyAddress;
 use Illuminate\Support\Facades\DB;
-use Linnet\Core\Reason;
-use Linnet\Core\Time\Zone;
 use Psr\Clock\ClockInterface;
 use ZBateson\MailMimeParser\Header\AddressHeader;
 use ZBateson\MailMimeParser\IMessage;
@@ -89,60 +87,35 @@ final readonly class MailedReplies
     /** @return string|null why it was not sent */
     private function send(Conversation $conversation, Staff $staff, string $words, string $name): ?string
     {
-        if (self::waits($name) || Message::query()->where('name', $name)->exists()) {
+        if (self::waits($name)) {
             return null;
         }
         $number = Message::query()->where('conversation_id', $conversation->id)->where('origin', MessageOrigin::Them)
             ->orderByDesc('at')->orderByDesc('id')->value('number');
         $number = is_string($number) ? $number : null;
-        $now = $this->clock->now();
-        $opens = $conversation->line->read()->opens($now, Zone::get(Business::current()->zone));
-        if ($opens === null) {
-            return Sentence::of(new Reason('gate.line_never_open', ['line' => $conversation->line->name]));
-        }
-        if ($opens > $now) {
-            return $this->wait($conversation, $staff, $words, $name, $number, $opens, $opens);
-        }
-        $refused = $this->texts->fromStaff(
-            $conversation->person_id, $conversation->line, $number, $staff, $words, name: $name,
-        );
+        $refused = $this->texts->fromStaff($conversation->person_id, $conversation->line, $number, $staff, $words, name: $name);
+        if ($refused?->until !== null) {
+            $this->wait($conversation, $staff, $words, $name, $number, $refused->until);
 
-        return match (true) {
-            $refused === null => null,
-            // The line is busy: it takes its place there.
-            $refused->takesSlot && $refused->until !== null => $this->wait(
-                $conversation, $staff, $words, $name, $number, $now, $refused->until,
-            ),
-            default => Sentence::of($refused->reason),
-        };
+            return null;
+        }
+
+        return $refused === null ? null : Sentence::of($refused->reason);
     }
 
-    /**
-     * The line is closed or busy, and nobody can be asked whether it is to go even so.
-     *
-     * @param  \DateTimeImmutable  $at  when it asks for its place in the line's order
-     * @param  \DateTimeImmutable  $until  when it leaves, as things stand
-     */
-    private function wait(
-        Conversation $in,
-        Staff $staff,
-        string $words,
-        string $name,
-        ?string $number,
-        \DateTimeImmutable $at,
-        \DateTimeImmutable $until,
-    ): null {
-        DB::transaction(function () use ($in, $staff, $words, $name, $number, $at, $until): void {
+    /** The line is closed or busy, and nobody can be asked whether it is to go even so: it takes its turn as what is typed for a moment. */
+    private function wait(Conversation $in, Staff $staff, string $words, string $name, ?string $number, \DateTimeImmutable $until): void
+    {
+        DB::transaction(function () use ($in, $staff, $words, $name, $number, $until): void {
             if (self::waits($name)) {
                 return;
             }
-            $this->scheduled->add($in->person, $in->line, $number ?? (string) $in->person->number?->e164, $staff, $words, $at);
+            $number ??= (string) $in->person->number?->e164;
+            $this->scheduled->add($in->person, $in->line, $number, $staff, $words, $this->clock->now());
             $when = TimeFormatter::momentIn($until, Business::current()->zone);
             $told = "The {$in->line->name} is closed or busy until then: your answer leaves on $when.\n\nChange it, or take it back";
             $this->tell($in, $staff, "$name/waits", 'Waits', $told);
         });
-
-        return null;
     }
 
     /** The mail came before, and its text waits, or has left since. */

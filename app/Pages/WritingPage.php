@@ -24,6 +24,9 @@ use Psr\Clock\ClockInterface;
 /** Somebody is written to by hand: from which line, to which of their numbers, and when in their day. */
 final class WritingPage
 {
+    /** What can be done where the line is closed or busy. */
+    public const EVEN_SO = ' Choose another moment, or tick that it goes even so.';
+
     public Person $person;
 
     /** At the number that is meant. */

@@ -68,8 +68,9 @@ final readonly class MergeController
 
     public function show(Request $request, Person $person): View
     {
-        $said = $request->validate(['with' => 'nullable|integer', 'find' => 'nullable|string|max:80',
-            'by' => ['nullable', Rule::enum(Alike::class)]]);
+        $said = $request->validate([
+            'with' => 'nullable|integer', 'find' => 'nullable|string|max:80', 'by' => ['nullable', Rule::enum(Alike::class)],
+        ]);
         $other = isset($said['with']) ? Person::query()->whereKeyNot($person->id)->find((int) $said['with']) : null;
         $find = trim((string) ($said['find'] ?? ''));
 

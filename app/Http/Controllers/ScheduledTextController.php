@@ -15,6 +15,7 @@ use App\Pages\WritingPage;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
+use Linnet\Core\Gate\Verdict;
 
 /** A text typed by hand that has still to leave: other words, another moment, now, or not at all. */
 final class ScheduledTextController
@@ -49,7 +50,7 @@ final class ScheduledTextController
             ],
             'move' => $this->move($texts, $one, $page, (string) $said['at'], $request->boolean('anyway')),
             'now' => $this->now($texts, $one, $page),
-            'now_anyway' => [$texts->sendNow($one->id, true), 'It goes now, if it may.'],
+            'now_anyway' => [$texts->sendNow($one->id, true) !== false, 'It goes now, if it may.'],
             default => [$texts->takeBack($one->id), 'It is taken back, and will not be sent.'],
         };
         $forecaster->look($one->person_id);
@@ -67,7 +68,7 @@ final class ScheduledTextController
         }
         $closed = $anyway ? null : WritingPage::closed($text->line, $at);
         if ($closed !== null) {
-            throw ValidationException::withMessages(['anyway' => "$closed Choose another moment, or tick that it goes even so."]);
+            throw ValidationException::withMessages(['anyway' => $closed.WritingPage::EVEN_SO]);
         }
 
         return [
@@ -80,13 +81,13 @@ final class ScheduledTextController
     private function now(ScheduledTexts $scheduled, ScheduledText $text, WritingPage $page): array
     {
         $closed = $text->anyway ? null : WritingPage::closed($text->line, $page->time->now, 'now');
+        $sent = $closed !== null ?: $scheduled->sendNow($text->id, $text->anyway);
+        if ($sent instanceof Verdict && $sent->until !== null) {
+            $closed = WritingPage::busy($text->line, $sent->until);
+        }
 
-        $isThere = $closed === null && $scheduled->sendNow($text->id, $text->anyway);
-        $waits = $isThere ? $text->fresh()?->slot_at : null;
-        $refused = $waits === null ? $closed : WritingPage::busy($text->line, $waits);
-
-        return $refused === null
-            ? [$isThere, 'It goes now, if it may.']
-            : throw ValidationException::withMessages(['now' => $refused]);
+        return $closed === null
+            ? [$sent !== false, 'It goes now, if it may.']
+            : throw ValidationException::withMessages(['now' => $closed]);
     }
 }

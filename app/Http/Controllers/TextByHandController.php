@@ -82,7 +82,7 @@ final class TextByHandController
             $at = ($said['when'] ?? 'now') === 'later' ? $this->future($page, (string) $said['at']) : null;
             $body = $hand->for($person, $line, $request->integer('record') ?: null, $at, $number)->body((string) $said['text']);
             $closed = $anyway ? null : WritingPage::closed($line, $at ?? $page->time->now, $at === null ? 'now' : 'then');
-            $closed === null || throw ValidationException::withMessages(['anyway' => "$closed Choose another moment, or tick that it goes even so."]);
+            $closed === null || throw ValidationException::withMessages(['anyway' => $closed.WritingPage::EVEN_SO]);
             if ($at === null) {
                 $refused = $texts->fromStaff($person->id, $line, $number, $staff, $body, $picture, $anyway);
                 $refused === null || throw ValidationException::withMessages(self::refused($line, $refused));
@@ -126,9 +126,9 @@ final class TextByHandController
     /** @return array<string, string> by the field it stands at */
     private static function refused(Line $line, Verdict $verdict): array
     {
-        return $verdict->takesSlot && $verdict->until !== null
-            ? ['anyway' => WritingPage::busy($line, $verdict->until).' Choose another moment, or tick that it goes even so.']
-            : ['text' => Sentence::of($verdict->reason)];
+        return $verdict->until === null
+            ? ['text' => Sentence::of($verdict->reason)]
+            : ['anyway' => WritingPage::busy($line, $verdict->until).WritingPage::EVEN_SO];
     }
 
     private static function number(WritingPage $page, ?string $asked): string

@@ -218,6 +218,11 @@ final class ScheduledTextsTest extends TestCase
                 'now' => 'The front desk has as many texts before it as it may send, until Wed 4 March 10:00.',
             ]);
         }
+        // Asked for now in vain, what is for another day stays for that day.
+        $this->type($wen, 'For Friday', '2026-03-06T11:30');
+        $friday = ScheduledText::query()->where('body', 'For Friday')->sole();
+        $this->act($friday, ['do' => 'now'])->assertSessionHasErrors('now');
+        self::assertSame(['2026-03-06 11:30:00', null], [(string) $friday->refresh()->leaves_at, $friday->slot_at]);
         $this->travelToMoment('2026-03-03 10:00');
         $this->work();
         self::assertSame(['Hello.', 'Later'], $this->sentTo(self::ANA));
