@@ -44,8 +44,10 @@ export default () => ({
     url.searchParams.set('which', this.$root.dataset.which);
     url.searchParams.set('text', text.value.slice(0, text.selectionStart));
     const answer = await fetch(url, { headers: { 'HX-Request': 'true' } }).catch(() => null);
-    if (!answer?.ok || number !== this.asked || document.activeElement !== text) return;
-    this.$refs.list.innerHTML = await answer.text();
+    const list = answer?.ok ? await answer.text() : null;
+    // One who has left, or writes on, waits for nothing.
+    if (list === null || number !== this.asked || document.activeElement !== text) return;
+    this.$refs.list.innerHTML = list;
     this.options().forEach((option, i) => {
       option.id = `${this.$refs.list.id}-${i}`;
     });
@@ -111,6 +113,7 @@ export default () => ({
     }
   },
   close() {
+    this.asked++;
     this.$refs.list.hidden = true;
     this.$refs.text.setAttribute('aria-expanded', 'false');
     this.$refs.text.removeAttribute('aria-activedescendant');

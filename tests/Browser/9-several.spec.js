@@ -112,3 +112,28 @@ test('rows that are ticked are written to by the clock of each', async ({ page }
   clockTo('2026-05-12T16:00:00Z');
   await expect(page.locator('#texts')).toContainText('Your paddle is found.');
 });
+
+test('a list of what may come next that comes late does not open over what one has gone on to', async ({ page }) => {
+  await page.addInitScript(() => {
+    const { text } = Response.prototype;
+    const held = new Promise((done) => (window.letIn = done));
+    Response.prototype.text = async function () {
+      const words = await text.call(this);
+      if (this.url.includes('/completions')) {
+        window.hasCome = true;
+        await held;
+      }
+      return words;
+    };
+  });
+  await logIn(page);
+  await page.goto('/audiences');
+  await page.getByLabel('Who belongs to it').fill('everybody');
+  await page.waitForFunction(() => window.hasCome);
+  await page.getByRole('form', { name: 'Make an audience' }).getByLabel(/Name/).focus();
+  await page.evaluate(() => {
+    window.letIn();
+    return new Promise(requestAnimationFrame);
+  });
+  await expect(page.locator('#sentence-list')).toBeHidden();
+});
