@@ -6,6 +6,7 @@ namespace App\Database;
 
 use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Database\LostConnectionDetector;
+use Illuminate\Database\QueryException;
 
 /**
  * Troubles of the database itself, which pass: it is busy, full, read-only, or away. What was being done is not to blame, and is done
@@ -38,6 +39,14 @@ final class Trouble
         }
 
         return false;
+    }
+
+    /** What went wrong, for whoever looks after the server. Never the statement: it holds what people said, and their numbers. */
+    public static function says(\Throwable $e, int $characters): string
+    {
+        $cause = $e instanceof QueryException ? $e->getPrevious() ?? $e : $e;
+
+        return mb_substr(mb_scrub(rtrim($cause->getMessage(), '.'), 'UTF-8'), 0, $characters, 'UTF-8');
     }
 
     private static function bySign(\PDOException $e): bool

@@ -51,7 +51,7 @@ final readonly class Worker
             }
             if ($e !== null) {
                 report($e);
-                PutAside::record($kind, $id, $e->getMessage(), $this->clock->now());
+                PutAside::record($kind, $id, Trouble::says($e, 500), $this->clock->now());
             }
         }
 

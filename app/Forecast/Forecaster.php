@@ -107,7 +107,7 @@ final readonly class Forecaster
             } catch (\Throwable $e) {
                 Trouble::passes($e) && throw $e;
                 report($e);
-                $failed[$id] = $e->getMessage();
+                $failed[$id] = Trouble::says($e, 500);
             }
         }
         $this->replace($people, $rows, function () use ($done, $failed): void {

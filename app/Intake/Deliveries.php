@@ -81,7 +81,7 @@ final readonly class Deliveries
     /** Whatever fails while it is worked on, it is there to be taken again. */
     private static function failed(\Throwable $e): Reason
     {
-        return new Reason('intake.failed', ['detail' => mb_substr(mb_scrub(rtrim($e->getMessage(), '.'), 'UTF-8'), 0, 200, 'UTF-8')]);
+        return new Reason('intake.failed', ['detail' => Trouble::says($e, 200)]);
     }
 
     /**

@@ -131,7 +131,7 @@ final readonly class Imports
 
     public static function damaged(\Throwable $e): Reason
     {
-        return new Reason('intake.damaged', ['detail' => mb_substr(mb_scrub(rtrim($e->getMessage(), '.'), 'UTF-8'), 0, 160, 'UTF-8')]);
+        return new Reason('intake.damaged', ['detail' => Trouble::says($e, 160)]);
     }
 
     public function start(Import $import, bool $silent): void

@@ -53,7 +53,7 @@ final class PutAside extends Model
                 [
                     [
                         'kind' => $kind, 'subject_id' => $id, 'row' => $row === null ? null : json_encode($row, JSON_THROW_ON_ERROR),
-                        'detail' => mb_substr($detail, 0, 500, 'UTF-8'), 'at' => $now->format('Y-m-d H:i:s'),
+                        'detail' => $detail, 'at' => $now->format('Y-m-d H:i:s'),
                     ],
                 ],
                 ['kind', 'subject_id'],

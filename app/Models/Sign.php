@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Database\Trouble;
 use Carbon\CarbonImmutable;
 
 /**
@@ -57,7 +58,7 @@ final class Sign extends Model
                 [
                     'worker' => $worker,
                     'at' => gmdate('Y-m-d H:i:s'),
-                    'problem' => $problem === null ? null : mb_substr($problem->getMessage(), 0, 250, 'UTF-8'),
+                    'problem' => $problem === null ? null : Trouble::says($problem, 250),
                 ],
             ],
             ['worker'],

@@ -48,9 +48,7 @@ final readonly class Rehearser
         } catch (\Throwable $e) {
             Trouble::passes($e) && throw $e;
             report($e);
-            $this->ours($rehearsal)->update([
-                'state' => RehearsalState::Failed, 'problem' => mb_substr($e->getMessage(), 0, 250, 'UTF-8'),
-            ]);
+            $this->ours($rehearsal)->update(['state' => RehearsalState::Failed, 'problem' => Trouble::says($e, 250)]);
         }
 
         return 1;

@@ -90,8 +90,9 @@ final class WorkNeeds
             $isGone = $sign === null || ! $sign->isThere();
             if (! $isGone && $sign->problem !== null) {
                 $needs[] = new Need(
-                    'bad', 'Linnet’s worker is in trouble', "It goes on, but its last round failed: $sign->problem", 'Look',
-                    route('sent.index'),
+                    'bad', 'Linnet’s worker is in trouble',
+                    "It goes on, but its last round failed. What went wrong, for whoever looks after the server: $sign->problem.",
+                    'Look', route('sent.index'),
                 );
             }
             if ($late->many === 0 || $late->since === null) {
@@ -208,7 +209,7 @@ final class WorkNeeds
                                 PutAside::SCHEDULED_TEXT => "A text by hand to {$person->name()} could not leave",
                                 default => "What happened about {$person->name()} could not be worked out",
                             },
-                        "It was tried twice and put aside: $one->detail".
+                        "It was tried twice and put aside. What went wrong, for whoever looks after the server: $one->detail.".
                             ($i === 0 && $many > self::MOST ? " There are $many such things." : ''),
                         'Look',
                         $person === null ? route('today') : route('people.show', $person),

@@ -30,7 +30,7 @@
         </div>
     @else
         @if ($page->figures === null)
-            <p class="lead">{{ $rehearsal->state === \App\Models\RehearsalState::Failed ? 'It could not be carried out: '.$rehearsal->problem : 'It was stopped before its end.' }}</p>
+            <p class="lead">{{ $rehearsal->state === \App\Models\RehearsalState::Failed ? 'It could not be carried out. What went wrong, for whoever looks after the server: '.$rehearsal->problem.'.' : 'It was stopped before its end.' }}</p>
         @else
             @php([$figures, $beside] = [$page->figures, $page->beside])
             @if ($page->isOutdated())<p class="mb-2"><x-tone tone="held">The rule was changed since: this is what it would have done as it was then.</x-tone></p>@endif
