@@ -116,7 +116,7 @@ final class RandomWorlds
         }
         for ($i = 0; $i < 12; $i++) {
             [$type, $values] = $this->something($i);
-            $this->worlds->record("r$i", $type, $this->somebody(), $values);
+            $this->worlds->record("r$i", $type, $i % 4 === 3 ? null : $this->somebody(), $values);
         }
         for ($i = 0, $at = $this->begins + 9 * 3_600; $i < 60; $i++) {
             $at += mt_rand(600, 55_000);
@@ -132,7 +132,7 @@ final class RandomWorlds
             18, 19, 20, 21, 22, 23, 24, 25 => $this->meet(Chance::one($this->rules), $at, $i, $person),
             0, 1, 2 => (function () use ($at, $i, $person): void {
                 [$type, $values] = $this->something($i);
-                $this->worlds->happens($at, "e$i", $type, $person, $values);
+                $this->worlds->happens($at, "e$i", $type, $i % 4 === 3 ? null : $person, $values);
             })(),
             3, 4, 5, 6 => (function () use ($at): void {
                 $record = Chance::one($this->known());

@@ -70,9 +70,9 @@ final class Worlds
     }
 
     /** @param  array<string, mixed>  $values */
-    public function record(string $id, string $type, string $person, array $values): self
+    public function record(string $id, string $type, ?string $person, array $values): self
     {
-        $this->document['records'][] = ['id' => $id, 'type' => $type, 'person' => $person, 'values' => $values];
+        $this->document['records'][] = array_filter(['id' => $id, 'type' => $type, 'person' => $person]) + ['values' => $values];
 
         return $this;
     }

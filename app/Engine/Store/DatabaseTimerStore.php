@@ -142,7 +142,7 @@ final class DatabaseTimerStore implements TimerStore
             return null;
         }
 
-        return new DueStart($published, (new DomainEventReader($this->reader))->subject($id, $record), $at, "timer:$timer->id");
+        return new DueStart($published, (new DomainEventReader($this->reader))->subject($record === null ? $id : null, $record), $at, "timer:$timer->id");
     }
 
     /**

@@ -11,12 +11,14 @@ use App\Models\Form;
 use App\Models\Line;
 use App\Models\Message;
 use App\Models\MessageOrigin;
+use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
 use App\Models\Role;
 use App\Models\Rule;
 use App\Models\RuleVersion;
 use App\Models\Run;
+use App\Models\Trace;
 use App\Rules\StartByHand;
 use Linnet\Core\Record\ActivationState;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -198,6 +200,21 @@ final class TriggersTest extends TestCase
 
         // At once for the one of today, which is yet to come; by the new date for the one that was moved.
         self::assertSame(['3-2' => [self::PRIYA], '3-4' => [self::PRIYA], '3-5' => [self::WEN]], array_filter($left));
+    }
+
+    /** The number of a record is nobody's, though a person may have the same. */
+    public function testTheDateOfARecordThatNamesNobodyIsAboutNobody(): void
+    {
+        $this->rule('tomorrow', [
+            'on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at', 'offset' => ['amount' => 1, 'unit' => 'days', 'side' => 'before'],
+        ]);
+        $booking = $this->booking('2026-03-05T14:00', null);
+        Person::query()->whereKey($booking->id)->existsOr(fn () => self::fail('somebody has the number of the record'));
+        $this->travelToMoment('2026-03-04 14:00');
+        $this->work();
+
+        self::assertSame([], $this->runs());
+        self::assertSame([], Trace::query()->where('record_id', $booking->id)->whereNotNull('person_id')->pluck('code')->all());
     }
 
     public function testAnotherClockOfTheBusinessHoldsForWhatHasStillToCome(): void
@@ -383,11 +400,10 @@ final class TriggersTest extends TestCase
         ];
     }
 
-    private function booking(string $starts, string $number = self::WEN): Record
+    private function booking(string $starts, ?string $number = self::WEN): Record
     {
-        $person = $this->person($number);
         $this->post('/records/booking', [
-            'fields' => ['who' => "Somebody (#$person->id)", 'lesson' => 'First strokes', 'state' => 'booked', 'starts_at' => $starts],
+            'fields' => ['who' => $number === null ? '' : "Somebody (#{$this->person($number)->id})", 'lesson' => 'First strokes', 'state' => 'booked', 'starts_at' => $starts],
         ])->assertSessionHasNoErrors();
 
         return Record::query()
