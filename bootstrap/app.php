@@ -5,6 +5,7 @@ use App\Database\Trouble;
 use App\Http\Busy;
 use App\Http\Middleware\PlainPost;
 use App\Http\Middleware\RateHeaders;
+use App\Http\Middleware\ReadableText;
 use App\Http\Middleware\RunOnce;
 use App\Http\Middleware\SecurityHeaders;
 use Illuminate\Auth\AuthenticationException;
@@ -53,7 +54,8 @@ return Application::configure(basePath: dirname(__DIR__))
             Authorize::class,
             SubstituteBindings::class,
         ]);
-        $middleware->api(prepend: [RateHeaders::class, 'auth:sanctum', 'throttle:api', RunOnce::class]);
+        $middleware->web(prepend: [ReadableText::class]);
+        $middleware->api(prepend: [ReadableText::class, RateHeaders::class, 'auth:sanctum', 'throttle:api', RunOnce::class]);
         $middleware->alias(['ability' => CheckForAnyAbility::class]);
         $middleware->redirectGuestsTo(fn (Request $request): ?string => $request->is('api/*') ? null : '/log-in');
         $middleware->redirectUsersTo('/');

@@ -12,7 +12,7 @@ final class Back
     /** @param  string  $else  where it says nothing of ours, whatever was sent */
     public static function to(Request $request, string $else): string
     {
-        $back = (string) $request->string('back');
+        $back = Typed::one($request, 'back');
 
         return preg_match('~^/(?![/\\\\])~', $back) === 1 ? $back : $else;
     }

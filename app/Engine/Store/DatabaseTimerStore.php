@@ -142,7 +142,9 @@ final class DatabaseTimerStore implements TimerStore
             return null;
         }
 
-        return new DueStart($published, (new DomainEventReader($this->reader))->subject($record === null ? $id : null, $record), $at, "timer:$timer->id");
+        $subject = (new DomainEventReader($this->reader))->subject($record === null ? $id : null, $record);
+
+        return new DueStart($published, $subject, $at, "timer:$timer->id");
     }
 
     /**

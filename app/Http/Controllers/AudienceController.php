@@ -11,6 +11,7 @@ use App\Clock\Day;
 use App\Clock\TimeFormatter;
 use App\Engine\Store\DatabaseSideEffects;
 use App\Engine\Store\UnitOfWork;
+use App\Http\Typed;
 use App\Models\Audience;
 use App\Models\Business;
 use App\Models\Person;
@@ -157,7 +158,7 @@ final readonly class AudienceController
 
     private static function read(Request $request): Core
     {
-        $read = AudienceSentence::read(Vocabularies::language(), (string) $request->input('sentence'), isKept: true);
+        $read = AudienceSentence::read(Vocabularies::language(), Typed::one($request, 'sentence'), isKept: true);
 
         return is_string($read) ? throw ValidationException::withMessages(['sentence' => $read]) : $read;
     }

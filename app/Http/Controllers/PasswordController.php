@@ -21,7 +21,7 @@ final class PasswordController
     public function update(Request $request): RedirectResponse
     {
         $said = $request->validate(
-            ['now' => 'required|current_password', 'password' => 'required|string|min:10|max:200'],
+            ['now' => 'bail|required|string|current_password', 'password' => 'required|string|min:10|max:200'],
             [
                 'now.*' => 'That is not your password as it is now.', 'password.required' => 'Choose a password.',
                 'password.min' => 'Take at least 10 characters.',

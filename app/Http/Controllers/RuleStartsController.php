@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Typed;
 use App\Models\Rule;
 use App\Models\Staff;
 use App\Pages\Records\Belonging;
@@ -26,7 +27,7 @@ final class RuleStartsController
     public function show(Request $request, Rule $rule, StartByHand $start, ClockInterface $clock): View
     {
         return view('rules.starts', [
-            'page' => new StartsPage($rule, $start, $this->belonging, (string) $request->string('of'), $clock->now()),
+            'page' => new StartsPage($rule, $start, $this->belonging, Typed::one($request, 'of'), $clock->now()),
         ]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Typed;
 use App\Models\Rule;
 use App\Models\Staff;
 use App\Pages\Rules\Choices;
@@ -101,7 +102,7 @@ final class RuleWritingController
     {
         $other = Rule::query()
             ->with('version')
-            ->where('name', (string) $request->string('with'))
+            ->where('name', Typed::one($request, 'with'))
             ->where('power', ActivationState::On)
             ->whereKeyNot($rule->id)
             ->orderBy('id')

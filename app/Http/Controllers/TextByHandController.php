@@ -9,6 +9,7 @@ use App\Conversations\WhoHears;
 use App\Engine\DirectTexts;
 use App\Engine\ScheduledTexts;
 use App\Forecast\Forecaster;
+use App\Http\Typed;
 use App\Models\Business;
 use App\Models\Conversation;
 use App\Models\Line;
@@ -116,7 +117,7 @@ final class TextByHandController
     /** Who hears of replies from now on, where it was said. */
     private function hears(Request $request, Person $person, Line $line, \DateTimeImmutable $now): void
     {
-        $choice = $request->string('hears')->value();
+        $choice = Typed::one($request, 'hears');
         if ($choice !== '') {
             $thread = Conversation::query()->firstOrCreate(['person_id' => $person->id, 'line_id' => $line->id], ['last_at' => $now]);
             WhoHears::choose($thread, $choice, Staff::asking($request), self::about($person, $request->integer('record')));
@@ -153,7 +154,7 @@ final class TextByHandController
     {
         $file = $request->file('picture');
         if (! $file instanceof UploadedFile) {
-            $kept = (string) $request->input('kept_picture', '');
+            $kept = Typed::one($request, 'kept_picture');
 
             return preg_match('{^'.preg_quote(url('pictures'), '{').'/[0-9a-f]{32}\.(jpg|png|gif)$}D', $kept) === 1 ? $kept : null;
         }

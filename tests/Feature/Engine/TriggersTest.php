@@ -206,7 +206,8 @@ final class TriggersTest extends TestCase
     public function testTheDateOfARecordThatNamesNobodyIsAboutNobody(): void
     {
         $this->rule('tomorrow', [
-            'on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at', 'offset' => ['amount' => 1, 'unit' => 'days', 'side' => 'before'],
+            'on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at',
+            'offset' => ['amount' => 1, 'unit' => 'days', 'side' => 'before'],
         ]);
         $booking = $this->booking('2026-03-05T14:00', null);
         Person::query()->whereKey($booking->id)->existsOr(fn () => self::fail('somebody has the number of the record'));
