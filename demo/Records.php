@@ -87,7 +87,7 @@ final class Records
                     'instructor' => ['Tom Reyes', 'Nia Sorrell'][$pick('with', $i, 2)],
                     'places' => 1 + $pick('places', $i, 4),
                     'price' => 38 + 7 * $pick('price', $i, 9),
-                ],
+                ] + ($pick('places', $i, 4) === 3 ? ['host' => $people[$pick('host', $i, count($people))]['number']] : []),
             ];
         }
 

@@ -74,10 +74,23 @@ final readonly class Season
             $type = $types[$said['t']];
             yield new Event(
                 $this->calendar->moment($said['at']), $type, sprintf('%s%05d', strtoupper($type[0]).$said['t'], $said['i'] + 1),
-                $this->numbers[Chance::below(count($this->numbers), 'who', $type, $said['i'])],
-                $this->lives->of($type, $said['i'])[$said['step']][1],
+                $this->somebody('who', $type, $said['i']), $this->hosted($this->lives->of($type, $said['i'])[$said['step']][1], $said['i']),
             );
         }
+    }
+
+    private function somebody(string $part, string $type, int $i): string
+    {
+        return $this->numbers[Chance::below(count($this->numbers), $part, $type, $i)];
+    }
+
+    /**
+     * @param  array<string, scalar>  $fields
+     * @return array<string, scalar> a party of four has somebody who meets them on the quay
+     */
+    private function hosted(array $fields, int $i): array
+    {
+        return ($fields['places'] ?? 0) === 4 ? $fields + ['host' => $this->somebody('host', 'booking', $i)] : $fields;
     }
 
     private function many(string $type): int
