@@ -1,6 +1,6 @@
 @props(['tasks', 'person', 'staff', 'back'])
 @forelse ($tasks as $task)
-    <div class="to-do"><p>{{ $task->words }}<br><span @class(['sm', 'bad' => $task->isOverdue(resolve(\Psr\Clock\ClockInterface::class)->now()), 'soft' => ! $task->isOverdue(resolve(\Psr\Clock\ClockInterface::class)->now())])>{{ $task->staff?->name ?? 'whoever takes it' }}@if ($task->due_at), by @time($task->due_at, 'D j M H:i')@endif</span></p>
+    <div class="to-do"><p>{{ $task->words }}<br><span class="sm soft">{{ $task->staff?->name ?? 'whoever takes it' }}@if ($task->due_at), by @time($task->due_at, 'D j M H:i')@endif</span>@if ($task->isOverdue(resolve(\Psr\Clock\ClockInterface::class)->now()))<br><x-tone tone="bad" class="sm">overdue</x-tone>@endif</p>
         @can('converse')<form method="post" action="{{ route('tasks.done', $task) }}">@csrf<button class="btn small" aria-label="Done: {{ $task->words }}">Done</button></form>@endcan</div>
 @empty
     <p class="soft">Nothing.</p>

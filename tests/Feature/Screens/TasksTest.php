@@ -29,7 +29,7 @@ final class TasksTest extends TestCase
         $this->add('Tom’s', $this->staff(Role::Operator)->id);
 
         $this->listed()->assertSeeInOrder(['Late', 'Soon', 'No time'])->assertDontSee('Anybody')->assertDontSee('Tom’s');
-        $this->listed(['show' => 'overdue'])->assertSee('Late')->assertDontSee('Soon');
+        $this->listed(['show' => 'overdue'])->assertSee('Late')->assertSee('overdue</span>', false)->assertDontSee('Soon');
         $this->listed(['whose' => 'nobodys'])->assertSee('Anybody')->assertDontSee('Late');
         $this->listed(['whose' => 'all'])->assertSee('Tom’s');
 
@@ -43,6 +43,16 @@ final class TasksTest extends TestCase
             'task' => 'Later', 'staff' => '', 'due' => '2026-07-01T09:00', 'back' => '/tasks?whose=nobodys',
         ])->assertRedirect('/tasks?whose=nobodys');
         $this->listed(['whose' => 'nobodys'])->assertSee('Later')->assertSee('Wed 1 Jul 09:00');
+    }
+
+    public function testWhatIsOverdueIsSaidOnThePersonItIsAbout(): void
+    {
+        $this->actingAs($this->staff(Role::Administrator));
+        $wen = $this->person(self::WEN);
+        $this->post(route('people.tasks.store', $wen), ['task' => 'Soon', 'due' => '2026-03-02T11:00'])->assertSessionHasNoErrors();
+        $this->get(route('people.show', $wen))->assertSee('Soon')->assertDontSee('overdue');
+        $this->post(route('people.tasks.store', $wen), ['task' => 'Late', 'due' => '2026-03-02T09:00']);
+        $this->get(route('people.show', $wen))->assertSee('overdue');
     }
 
     public function testAnotherProgramReadsThemAsToDos(): void
