@@ -39,7 +39,7 @@ final readonly class DomainEventReader
             ChangeKind::RecordAdded => $record === null ? null : new Core\RecordAdded($record->type->key),
             ChangeKind::RecordChanged => $record === null
                 ? null
-                : new Core\RecordChanged($record->type->key, $change->from ?? [], $change->to ?? []),
+                : Core\RecordChanged::of($record->type, $change->from ?? [], $change->to ?? []),
             ChangeKind::PersonAdded => new Core\PersonAdded,
             ChangeKind::PersonChanged => new Core\PersonChanged($change->from ?? [], $change->to ?? []),
             ChangeKind::TextReceived => new Core\TextReceived(

@@ -206,10 +206,17 @@ final readonly class SheetReader
             $sheet->occasions["$row->rule_id|$row->occasion"] = true;
             $sheet->lastBegan["$row->rule_id/$row->person_id"] = DatabaseBusinessReader::moment($row->began_at);
         }
+        // What a rule did once for a record it does not do again, whoever had it then.
+        foreach (array_chunk(array_keys($sheet->records), 400) as $some) {
+            $others = DB::table('runs')->whereIn('record_id', $some)->whereNotIn('person_id', $people);
+            foreach ($others->get(['rule_id', 'occasion']) as $row) {
+                $sheet->occasions["$row->rule_id|$row->occasion"] = true;
+            }
+        }
         foreach (DB::table('own_texts')->whereIn('person_id', $people)->orderBy('id')->get() as $row) {
             $subject = $row->record_id > 0 ? "record:$row->record_id" : "person:$row->person_id";
             $own = OwnText::fromArray((array) json_decode((string) $row->own, true, 4, JSON_THROW_ON_ERROR));
-            $sheet->decided["$row->rule_id/$subject"][(string) $row->name] = $own;
+            $sheet->decided["$row->rule_id/$subject/$row->person_id"][(string) $row->name] = $own;
         }
         $this->unit->runs->preloadLive($people);
         foreach ($people as $id) {

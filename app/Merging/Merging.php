@@ -346,10 +346,14 @@ final readonly class Merging
     private function renameOccasions(array $runs, int $from, int $to): array
     {
         $renamed = [];
-        foreach (DB::table('runs')->whereIn('id', $runs)->where('occasion', "person:$from")->get(['id', 'rule_id', 'occasion']) as $run) {
-            if (! DB::table('runs')->where('rule_id', $run->rule_id)->where('occasion', "person:$to")->exists()) {
-                DB::table('runs')->where('id', $run->id)->update(['occasion' => "person:$to"]);
-                $renamed[(int) $run->id] = (string) $run->occasion;
+        foreach (array_chunk($runs, 400) as $some) {
+            $theirs = DB::table('runs')->whereIn('id', $some)->where('occasion', 'like', "%person:$from%");
+            foreach ($theirs->get(['id', 'rule_id', 'occasion']) as $run) {
+                $is = (string) preg_replace("/\bperson:$from(?!\d)/", "person:$to", (string) $run->occasion);
+                if (! DB::table('runs')->where('rule_id', $run->rule_id)->where('occasion', $is)->exists()) {
+                    DB::table('runs')->where('id', $run->id)->update(['occasion' => $is]);
+                    $renamed[(int) $run->id] = (string) $run->occasion;
+                }
             }
         }
 

@@ -16,6 +16,7 @@ use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\Asked;
 use Linnet\Core\Record\Change\CalendarCame;
+use Linnet\Core\Record\Change\RecordChanged;
 use Linnet\Core\Record\RecordType;
 use Linnet\Core\Rule\AgainPolicy;
 use Linnet\Core\Rule\Condition\Conditions;
@@ -39,9 +40,29 @@ final readonly class Conductor
     /** Something happened: rules may begin, and the runs of those it touches are looked at. */
     public function handle(DomainEvent $why): void
     {
+        $this->partWays($why);
         $this->start($why, $this->reader->rules());
         if ($why->subject->personId !== null) {
             $this->lookAt($why->subject->personId);
+        }
+    }
+
+    /** A record that is somebody else's now is no longer what the runs of whoever had it are about. */
+    private function partWays(DomainEvent $why): void
+    {
+        $id = $why->subject->recordId;
+        if ($id === null || ! $why->change instanceof RecordChanged || ! $why->change->isPassedOn) {
+            return;
+        }
+        $whose = $this->reader->record($id)?->personId;
+        foreach ($this->runs->liveAbout($id) as $run) {
+            if ($run->personId() !== $whose) {
+                $reason = new Reason('stop.passed_on', ['who' => $this->contextOf($run)->who]);
+                $run->state->awaits === null || $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
+                $run->state = $run->state->over('passed_on');
+                $this->runs->note($reason, $run->ruleId, $run, $run->subject);
+                $this->runs->save($run, null);
+            }
         }
     }
 

@@ -176,10 +176,10 @@ final class Engine
         };
     }
 
-    /** What tells one coming about of a trigger from another. */
+    /** What tells one coming about of a trigger from another: with somebody else, a record's is another. */
     private static function occasion(Change\Change $change, Subject $subject, string $changeId): string
     {
-        $about = $subject->name();
+        $about = $subject->recordId === null ? $subject->name() : "{$subject->name()}:person:$subject->personId";
 
         return match (true) {
             $change instanceof Change\DateCame => "date:$about:".$change->anchor->getTimestamp(),

@@ -42,7 +42,7 @@ final readonly class InMemoryRunStore implements RunStore
 
     public function decidedBefore(string $ruleId, Subject $subject): array
     {
-        $key = "$ruleId/{$subject->name()}";
+        $key = "$ruleId/{$subject->name()}/$subject->personId";
         $decided = $this->sheet->decided[$key] ?? [];
         unset($this->sheet->decided[$key]);
 
@@ -52,6 +52,15 @@ final readonly class InMemoryRunStore implements RunStore
     public function liveOf(int $personId): array
     {
         return array_values($this->sheet->live[$personId] ?? []);
+    }
+
+    public function liveAbout(int $recordId): array
+    {
+        $live = array_merge(...array_values($this->sheet->live));
+        $about = array_filter($live, fn (Run $run): bool => $run->subject->recordId === $recordId);
+        usort($about, fn (Run $a, Run $b): int => $a->id <=> $b->id);
+
+        return $about;
     }
 
     public function asking(int $personId): array

@@ -163,7 +163,7 @@ final readonly class InMemorySideEffects implements SideEffects
             $leads = $record->type->fields[$record->type->personField ?? ''] ?? null;
             $person = $leads?->kind === FieldKind::Person ? $to[$leads->key] ?? null : null;
             $record = $this->sheet->store($record->id, $type, $person === null ? null : (int) $person, [...$record->values, ...$to]);
-            $this->happens(new RecordChanged($type, $from, $to), $record->personId, $record->id, $cause);
+            $this->happens(RecordChanged::of($record->type, $from, $to), $record->personId, $record->id, $cause);
         }
     }
 

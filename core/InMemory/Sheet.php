@@ -138,9 +138,22 @@ final class Sheet
      */
     public function withPerson(string $type, ?int $person, array $values): array
     {
+        $leads = $this->leads($type);
+
+        return $person !== null && $leads !== null ? [$leads => $person] + $values : $values;
+    }
+
+    /** The field that says whom a record of a type is about, where it names a person. */
+    private function leads(string $type): ?string
+    {
         $leads = $this->configuration->types[$type]->fields[$this->configuration->types[$type]->personField ?? ''] ?? null;
 
-        return $person !== null && $leads?->kind === FieldKind::Person ? [$leads->key => $person] + $values : $values;
+        return $leads?->kind === FieldKind::Person ? $leads->key : null;
+    }
+
+    private static function whom(string|int|float|bool|null $value): ?int
+    {
+        return is_numeric($value) ? (int) $value : null;
     }
 
     /** @param  array<string, string|int|float|bool|null>  $values */
@@ -150,13 +163,14 @@ final class Sheet
     }
 
     /**
-     * @param  int|null  $person  whom it is about from now on; null for whomever it was
+     * @param  int|null  $person  whom it is about from now on; null for whomever its field says, or it was
      * @param  array<string, string|int|float|bool|null>  $values
      */
     public function store(int $id, string $type, ?int $person, array $values): Record
     {
         $before = $this->records[$id]->personId ?? null;
-        $person ??= $before;
+        $leads = $this->leads($type);
+        $person ??= $leads !== null && array_key_exists($leads, $values) ? self::whom($values[$leads]) : $before;
         if ($person !== $before) {
             $this->recordsOf[(int) $before] = array_values(array_diff($this->recordsOf[(int) $before] ?? [], [$id]));
             $this->recordsOf[(int) $person][] = $id;

@@ -221,7 +221,7 @@ final class Rehearsal
         }
         $record = $this->sheet->upsert($new->key, $new->type, $person, [...$before, ...$to]);
         $from = array_intersect_key($before + array_fill_keys(array_keys($to), null), $to);
-        $change = $id === null ? new RecordAdded($new->type) : new RecordChanged($new->type, $from, $to);
+        $change = $id === null ? new RecordAdded($new->type) : RecordChanged::of($record->type, $from, $to);
         $this->happens($change, $record->personId, $record->id);
 
         return true;

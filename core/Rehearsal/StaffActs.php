@@ -103,8 +103,9 @@ final readonly class StaffActs
         foreach ($this->sheet->rules as $rule) {
             foreach ($rule->rule->key === $key ? $this->subjects($person, $rule->rule->trigger->type()) : [] as $subject) {
                 if (! isset($about[$rule->id][$subject])) {
-                    $decided = [...$this->sheet->decided["$rule->id/$subject"] ?? [], "$step/1" => $own];
-                    $this->sheet->decided["$rule->id/$subject"] = array_filter($decided, fn (OwnText $one): bool => ! $one->isAsItWas());
+                    $whose = "$rule->id/$subject/$person";
+                    $decided = [...$this->sheet->decided[$whose] ?? [], "$step/1" => $own];
+                    $this->sheet->decided[$whose] = array_filter($decided, fn (OwnText $one): bool => ! $one->isAsItWas());
                 }
             }
         }

@@ -259,6 +259,7 @@ return [
         'by_rule' => 'Ended by the rule “:rule”.',
         'retired' => 'Ended: the rule was retired.',
         'we_wrote' => 'Ended: :staff wrote to them.',
+        'passed_on' => 'Ended: it is no longer :who whom it is about.',
         'merged' => 'Ended: :staff found that two entries were one person, who is in this rule already.',
         'opted_out' => 'Follow-ups dropped: :who said stop.',
         'replied' => 'Follow-ups dropped: :who replied.',

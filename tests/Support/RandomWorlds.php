@@ -136,7 +136,8 @@ final class RandomWorlds
             })(),
             3, 4, 5, 6 => (function () use ($at): void {
                 $record = Chance::one($this->known());
-                $this->worlds->happens($at, $record['id'], $record['type'], null, $this->changed($record['type']));
+                $whose = Chance::is(20) ? $this->somebody() : null;
+                $this->worlds->happens($at, $record['id'], $record['type'], $whose, $this->changed($record['type']));
             })(),
             7, 8, 9 => $this->worlds->text($at, $person, $this->words(), Chance::one(['front-desk', 'front-desk', 'workshop'])),
             10 => $this->worlds->event($at, 'label', [

@@ -188,6 +188,18 @@ final class DatabaseRunStore implements RunStore
         );
     }
 
+    public function liveAbout(int $recordId): array
+    {
+        $known = DB::table('runs')->where('record_id', $recordId)->where('live', true)->pluck('person_id', 'id')->all();
+        // Those of whoever had it are about somebody else than the change.
+        PersonLocks::wait(array_values(array_map(intval(...), $known)));
+        $this->preload(array_keys($known));
+        $about = array_filter($this->runs, fn (Run $run): bool => $run->subject->recordId === $recordId && ! $run->state->isOver());
+        ksort($about);
+
+        return array_values($about);
+    }
+
     public function asking(int $personId): array
     {
         $asking = array_filter($this->liveOf($personId), fn (Run $run): bool => $run->state->askedAt !== null);

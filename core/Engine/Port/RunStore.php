@@ -32,6 +32,9 @@ interface RunStore
     /** @return list<Run> in the order in which they began */
     public function liveOf(int $personId): array;
 
+    /** @return list<Run> in the order in which they began */
+    public function liveAbout(int $recordId): array;
+
     /**
      * Runs that wait for this person's answer, the newest question first.
      *

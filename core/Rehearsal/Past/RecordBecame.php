@@ -44,7 +44,7 @@ final readonly class RecordBecame extends PastEvent
         if ($to !== [] || ($this->personId !== null && $this->personId !== $before->personId)) {
             $from = array_intersect_key($before->values + array_fill_keys(array_keys($to), null), $to);
             $record = $replay->sheet->store($this->recordId, $this->type, $this->personId, [...$before->values, ...$to]);
-            $replay->happens(new RecordChanged($this->type, $from, $to), $record->personId, $record->id, $this->silent);
+            $replay->happens(RecordChanged::of($record->type, $from, $to), $record->personId, $record->id, $this->silent);
         }
     }
 }

@@ -48,10 +48,13 @@ final readonly class DateReached implements Trigger
         return true;
     }
 
-    /** A moment that is past counts as new only where its date is. */
+    /** A moment that is past counts as new only where its date is, or whom it is about. */
     public function isRevisedBy(Change\Change $change, RuleContext $context): bool
     {
-        $added = $change instanceof Change\RecordAdded || $change instanceof Change\PersonAdded;
+        $added =
+            $change instanceof Change\RecordAdded ||
+            $change instanceof Change\PersonAdded ||
+            ($change instanceof Change\RecordChanged && $change->isPassedOn);
         $changed = $change instanceof Change\RecordChanged || $change instanceof Change\PersonChanged ? $change->to : null;
         if ($added || $changed === null) {
             return $added;

@@ -96,23 +96,23 @@ final class EngineTest extends TestCase
         // A lesson at the same time is the same occasion, one that was moved is not.
         yield 'a lesson is added' => [
             ['on' => 'record_added', 'type' => 'booking'], new RecordAdded('booking'), $lesson,
-            ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:$stamp"],
+            ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:person:3:$stamp"],
         ];
         yield 'a lesson changes' => [
             ['on' => 'record_changed', 'type' => 'booking', 'field' => 'state'],
             new RecordChanged('booking', ['state' => 'booked'], ['state' => 'came']), $lesson,
-            ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:$stamp"],
+            ['every_time' => 'change:77', 'once_per_occasion' => "at:record:5:person:3:$stamp"],
         ];
         // What comes by the clock comes once, even where it is looked for twice.
         yield 'a date comes' => [
             ['on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at', 'offset' => $offset],
             new DateCame('9', $at->modify('-1 day'), $at, false), $lesson,
-            ['every_time' => "date:record:5:$stamp", 'once_per_occasion' => "date:record:5:$stamp"],
+            ['every_time' => "date:record:5:person:3:$stamp", 'once_per_occasion' => "date:record:5:person:3:$stamp"],
         ];
         yield 'it goes quiet' => [
             ['on' => 'gone_quiet', 'type' => 'basket', 'while' => ['all' => []], 'for' => ['amount' => 1, 'unit' => 'hours']],
             new WentQuiet('9', $at), new Subject(3, 5),
-            ['every_time' => "quiet:record:5:$stamp", 'once_per_occasion' => "quiet:record:5:$stamp"],
+            ['every_time' => "quiet:record:5:person:3:$stamp", 'once_per_occasion' => "quiet:record:5:person:3:$stamp"],
         ];
         yield 'the calendar comes' => [
             ['on' => 'calendar', 'at' => '2026-03-14T09:00', 'audience' => ['of' => 'person', 'condition' => ['all' => []]]],

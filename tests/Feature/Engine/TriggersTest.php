@@ -202,6 +202,38 @@ final class TriggersTest extends TestCase
         self::assertSame(['3-2' => [self::PRIYA], '3-4' => [self::PRIYA], '3-5' => [self::WEN]], array_filter($left));
     }
 
+    public function testARecordThatIsSomebodyElsesNowIsNoLongerTheFormersBusiness(): void
+    {
+        $this->rule('added', ['on' => 'record_added', 'type' => 'booking'], [
+            ['id' => 'later', 'do' => 'wait', 'for' => ['amount' => 1, 'unit' => 'days']], self::text('See you'),
+        ]);
+        $this->rule('soon', [
+            'on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at',
+            'offset' => ['amount' => 3, 'unit' => 'days', 'side' => 'before'],
+        ], [
+            self::text('Soon: {{ booking.starts_at | as: "time" }}'),
+            ['id' => 'then', 'do' => 'wait', 'for' => ['amount' => 1, 'unit' => 'days']], ['id' => 'again'] + self::text('Now'),
+        ]);
+        $booking = $this->booking('2026-03-05T14:00');
+        $gone = $this->booking('2026-03-05T15:00');
+        $this->travelToMoment('2026-03-02 15:00');
+        $this->work();
+        self::assertSame([self::WEN, self::WEN], array_column($this->handedOver, 'to'));
+        $this->handedOver = [];
+
+        $this->set($booking, ['who' => "Somebody (#{$this->person(self::PRIYA)->id})"]);
+        $this->set($gone, ['who' => '']);
+        $this->work();
+        $this->travelToMoment('2026-03-03 15:00');
+        $this->work();
+
+        // Who has it now hears of its date from the beginning; who had it, and nobody, hears nothing more.
+        self::assertSame([self::PRIYA, self::PRIYA], array_column($this->handedOver, 'to'));
+        self::assertSame(4, Run::query()->where('outcome', 'passed_on')->count());
+        $this->get(route('people.show', $this->person(self::WEN)))->assertSee('Ended: it is no longer Wen');
+        self::assertNull($gone->refresh()->person_id);
+    }
+
     /** The number of a record is nobody's, though a person may have the same. */
     public function testTheDateOfARecordThatNamesNobodyIsAboutNobody(): void
     {
