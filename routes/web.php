@@ -158,7 +158,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('people/{person}/texts', [TextByHandController::class, 'store'])->whereNumber('person')->name('people.texts.store');
         Route::post('runs/{run}/give-back', GiveBackController::class)->whereNumber('run')->name('runs.give-back');
         Route::put('scheduled-texts/{scheduled}', [ScheduledTextController::class, 'update'])
-            ->whereNumber('scheduled')
+            ->where('scheduled', '[0-9]{1,18}')
             ->name('scheduled-texts.update');
         Route::get('kept-texts', [KeptTextController::class, 'index'])->name('kept-texts.index');
         Route::post('kept-texts', [KeptTextController::class, 'store'])->name('kept-texts.store');
@@ -445,7 +445,9 @@ Route::middleware('auth')->group(function (): void {
         Route::post('settings/calendars', [CalendarController::class, 'store'])->name('calendars.store');
         Route::delete('settings/calendars/{calendar}', [CalendarController::class, 'destroy'])->name('calendars.destroy');
         Route::post('settings/tokens', [TokenController::class, 'store'])->name('tokens.store');
-        Route::delete('settings/tokens/{token}', [TokenController::class, 'destroy'])->name('tokens.destroy');
+        Route::delete('settings/tokens/{token}', [TokenController::class, 'destroy'])
+            ->where('token', '[0-9]{1,18}')
+            ->name('tokens.destroy');
         Route::post('imports', [ImportController::class, 'store'])->name('imports.store');
         Route::patch('imports/{import}', [ImportController::class, 'update'])->name('imports.update');
         Route::post('imports/{import}/start', [ImportController::class, 'start'])->name('imports.start');

@@ -10,6 +10,8 @@ use Illuminate\Database\Eloquent\Model as Eloquent;
 /** Moments are set by Linnet's own clock, which the framework's timestamps do not obey. */
 abstract class Model extends Eloquent
 {
+    use NamedById;
+
     /** So many moments are remembered. */
     private const MOST = 4000;
 

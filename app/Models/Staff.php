@@ -35,6 +35,7 @@ use Linnet\Core\Time\WeeklyHours;
 final class Staff extends User
 {
     use HasApiTokens;
+    use NamedById;
 
     public $timestamps = false;
 

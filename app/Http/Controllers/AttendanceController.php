@@ -76,7 +76,7 @@ final class AttendanceController
             $said = $request->validate([
                 'mailed' => 'nullable|in:1', 'texted' => 'nullable|in:1',
                 'hours' => 'nullable|in:1', 'away_until' => 'nullable|date_format:Y-m-d\TH:i',
-                'stand_in' => ['nullable', Rule::exists('staff', 'id')->whereNull('off_at'), Rule::notIn([$member->id])],
+                'stand_in' => ['nullable', 'integer', Rule::exists('staff', 'id')->whereNull('off_at'), Rule::notIn([$member->id])],
             ], ['away_until.*' => 'Give a day and a time.', 'stand_in.*' => 'Choose another of the staff.']);
             $away = $said['away_until'] ?? null;
             $member->update([

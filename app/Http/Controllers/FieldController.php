@@ -27,7 +27,7 @@ final class FieldController
             [
                 'name' => 'required|string|max:60', 'kind' => ['required', Rule::enum(FieldKind::class)],
                 'options' => 'nullable|string|max:4000',
-                'of' => ['required_if:kind,record', 'nullable', Rule::exists('record_types', 'key')], 'at_place' => 'boolean',
+                'of' => ['required_if:kind,record', 'nullable', 'string', Rule::exists('record_types', 'key')], 'at_place' => 'boolean',
             ],
             ['name.required' => 'Give the field a name.', 'of.required_if' => 'Say which kind of record it leads to.'],
         );

@@ -170,7 +170,8 @@ final readonly class FormController
         $said = $request->validate(
             [
                 'name' => 'required|string|max:80', 'wording' => 'nullable|string|max:1000', 'thanks' => 'nullable|string|max:500',
-                'line' => ['nullable', Rule::exists('lines', 'key')->whereNotNull('number')], 'confirmed_by_text' => 'nullable|in:1',
+                'line' => ['nullable', 'string', Rule::exists('lines', 'key')->whereNotNull('number')],
+                'confirmed_by_text' => 'nullable|in:1',
             ],
             ['name.required' => 'Give the form a name.', 'line.exists' => 'Choose a line that can be answered.'],
         );

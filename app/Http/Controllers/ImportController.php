@@ -68,7 +68,7 @@ final class ImportController
         $said = $request->validate(
             [
                 'file' => 'required|file|max:51200',
-                'type' => ['required', Rule::exists('record_types', 'key')],
+                'type' => ['required', 'string', Rule::exists('record_types', 'key')],
                 'like' => 'nullable|integer|exists:imports,id',
             ],
             [

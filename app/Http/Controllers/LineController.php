@@ -100,12 +100,13 @@ final readonly class LineController
             [
                 'carrier' => ['sometimes', Rule::in($this->carriers->names())],
                 'purpose' => 'nullable|string|max:120', 'pool' => 'nullable|string|max:60',
-                'staff_id' => ['nullable', Rule::exists('staff', 'id')],
+                'staff_id' => ['nullable', 'integer', Rule::exists('staff', 'id')],
                 'countries' => 'nullable|string|max:400', 'per_second' => $whole(1000), 'per_minute' => $whole(100_000),
                 'per_day' => $whole(10_000_000), 'even' => 'nullable|in:1', 'warm_start' => $whole(10_000_000),
                 'warm_growth' => 'nullable|integer|min:1|max:1000', 'warm_every' => 'nullable|integer|min:1|max:60',
                 'tells' => 'nullable|email|max:190',
-                'hours' => 'nullable|in:1', 'people' => 'nullable|array', 'people.*' => Rule::exists('staff', 'id')->whereNull('off_at'),
+                'hours' => 'nullable|in:1', 'people' => 'nullable|array',
+                'people.*' => ['integer', Rule::exists('staff', 'id')->whereNull('off_at')],
             ],
             [
                 'tells.email' => 'A mail address is expected here.', 'carrier.in' => 'There is no carrier of that name.',

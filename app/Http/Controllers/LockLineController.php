@@ -15,7 +15,7 @@ final class LockLineController
 {
     public function __invoke(Request $request, Person $person): RedirectResponse
     {
-        $said = $request->validate(['line' => 'nullable|exists:lines,id']);
+        $said = $request->validate(['line' => 'nullable|integer|exists:lines,id']);
         $line = ($said['line'] ?? null) === null ? null : Line::query()->whereNotNull('number')->findOrFail((int) $said['line']);
         $person->update(['line_id' => $line?->id]);
         ForecastMark::leave([$person->id]);

@@ -79,7 +79,7 @@ final class SourceController
         $said = $request->validate(
             [
                 'name' => 'required|string|max:80', 'kind' => ['required', Rule::enum(SourceKind::class)],
-                'type' => ['required', Rule::exists('record_types', 'key')],
+                'type' => ['required', 'string', Rule::exists('record_types', 'key')],
                 'address' => 'required_if:kind,watched|nullable|string|max:2000', 'every_minutes' => 'nullable|integer|min:5|max:10080',
             ],
             ['name.required' => 'Give it a name you will know it by.', 'address.required_if' => 'Give the address of the file.'],

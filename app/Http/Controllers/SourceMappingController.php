@@ -45,7 +45,7 @@ final class SourceMappingController
     /** Another type of record: what was said of the old one's fields is let go. */
     public function type(Request $request, Source $source): RedirectResponse
     {
-        $type = $request->validate(['type' => ['required', Rule::exists('record_types', 'key')]])['type'];
+        $type = $request->validate(['type' => ['required', 'string', Rule::exists('record_types', 'key')]])['type'];
         $source->update(['draft' => ['type' => $type, 'fields' => []] + self::written($source)->toDocument()]);
 
         return redirect()->route('sources.mapping', $source);
@@ -53,10 +53,10 @@ final class SourceMappingController
 
     public function sampleIs(Request $request, Source $source): RedirectResponse
     {
-        $id = $request->validate(['delivery' => ['required', Rule::exists('deliveries', 'id')->where('source_id', $source->id)]])[
-            'delivery'
-        ];
-        $source->update(['sample_id' => $id]);
+        $said = $request->validate([
+            'delivery' => ['required', 'integer', Rule::exists('deliveries', 'id')->where('source_id', $source->id)],
+        ]);
+        $source->update(['sample_id' => (int) $said['delivery']]);
 
         return redirect()->route('sources.mapping', $source);
     }

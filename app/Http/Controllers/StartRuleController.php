@@ -22,7 +22,7 @@ final class StartRuleController
     public function __invoke(Request $request, Person $person, StartByHand $start): RedirectResponse
     {
         $said = $request->validate(
-            ['rule' => 'required|exists:rules,id', 'record' => 'nullable|exists:records,id'],
+            ['rule' => 'required|integer|exists:rules,id', 'record' => 'nullable|integer|exists:records,id'],
             ['rule.*' => 'Choose a rule.'],
         );
         $record = isset($said['record']) ? Record::query()->where('person_id', $person->id)->findOrFail((int) $said['record']) : null;

@@ -92,7 +92,7 @@ final readonly class TaskController
     {
         $said = validator($request->all(), [
             'task' => 'required|string|max:300', 'due' => 'nullable|date_format:Y-m-d\TH:i',
-            'staff' => ['nullable', Rule::exists('staff', 'id')->whereNull('off_at')],
+            'staff' => ['nullable', 'integer', Rule::exists('staff', 'id')->whereNull('off_at')],
         ], ['task.required' => 'Say what is to be done.', 'due.*' => 'Give a day and a time.', 'staff.*' => 'Choose one of the staff.']);
         if ($said->fails()) {
             throw (new ValidationException($said))->redirectTo($here);

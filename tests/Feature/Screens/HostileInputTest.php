@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Screens;
 
+use App\Api\Ability;
 use App\Models\Form;
 use App\Models\Role;
 use DOMDocument;
 use DOMElement;
 use DOMNode;
 use DOMXPath;
+use Illuminate\Routing\Route as Routed;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
 use Tests\Feature\TestCase;
 
 /** What no form of ours sends, but anybody can. */
@@ -40,6 +43,28 @@ final class HostileInputTest extends TestCase
         }
 
         self::assertGreaterThan(80, count($tried));
+        self::assertSame([], $broken);
+    }
+
+    public function testNoAddressThatNamesNothingBreaksAnything(): void
+    {
+        $this->oneOfEach();
+        $this->actingAs($this->staff(Role::Administrator));
+        $abilities = array_column(Ability::cases(), 'value');
+        $this->withToken($this->staff(Role::Administrator)->createToken('Website', $abilities)->plainTextToken);
+        $broken = [];
+        $api = array_filter(Route::getRoutes()->getRoutes(), fn (Routed $route): bool => str_starts_with($route->uri(), 'api/v1/'));
+        foreach ([...$this->ownRoutes(), ...$api] as $route) {
+            $method = array_values(array_diff($route->methods(), ['HEAD']))[0];
+            foreach ($route->parameterNames() === [] ? [] : ['x', '0', '99999999999999999999', '%C3%28'] as $name) {
+                $url = url(preg_replace('/\{[^}]+\}/', $name, $route->uri()) ?? '');
+                DB::beginTransaction();
+                $status = $this->call($method, $url)->getStatusCode();
+                DB::rollBack();
+                $status < 500 || $broken[] = "$method $url";
+            }
+        }
+
         self::assertSame([], $broken);
     }
 
