@@ -72,11 +72,12 @@ final readonly class InboundTexts
         return UnitOfWork::transaction($this->clock->now(), $this->sideEffects, function (UnitOfWork $unit) use (
             $id, $line, $number, $text,
         ): bool {
-            $body = mb_substr(mb_scrub($text, 'UTF-8'), 0, 5000, 'UTF-8');
+            // PostgreSQL keeps no zero byte, nor what stands behind it.
+            $body = mb_substr(str_replace("\0", '', mb_scrub($text, 'UTF-8')), 0, 5000, 'UTF-8');
             // An answer to a trial is nobody's text; the words that are always obeyed are obeyed here too.
             if (
                 TrialText::hear("in/$id", $number->e164, $line->id, $body, $unit->now) &&
-                $unit->reader->words()->meaning($text) === Meaning::Talk
+                $unit->reader->words()->meaning($body) === Meaning::Talk
             ) {
                 return true;
             }

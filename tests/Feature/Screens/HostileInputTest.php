@@ -6,6 +6,7 @@ namespace Tests\Feature\Screens;
 
 use App\Api\Ability;
 use App\Models\Form;
+use App\Models\Message;
 use App\Models\Role;
 use DOMDocument;
 use DOMElement;
@@ -68,12 +69,14 @@ final class HostileInputTest extends TestCase
         self::assertSame([], $broken);
     }
 
-    public function testAPageThatIsNotWrittenInUtf8IsUnderstood(): void
+    public function testWhatIsNotWrittenInUtf8OrHoldsAZeroByteIsUnderstood(): void
     {
         Form::query()->create(['key' => 'hire', 'name' => 'Hire', 'power' => 'on']);
         $this->post('/f/hire', ['name' => "Zo\xE9\0", 'number' => '07700 900555'])->assertRedirect();
 
         self::assertSame('Zoé', $this->person('+447700900555')->first_name);
+        $this->textFrom(self::WEN, "See\0 you");
+        self::assertSame('See you', Message::query()->where('person_id', $this->person(self::WEN)->id)->sole()->body);
     }
 
     /** @return array<string, array{string, string, array<string>}> what a page asks for: how, where, and what its fields hold */
