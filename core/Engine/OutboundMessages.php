@@ -104,6 +104,9 @@ final class OutboundMessages
     {
         $now = $context->now;
         $this->refresh($text);
+        if ($this->isPassedOn($text)) {
+            return $this->transition($text, TextState::Dropped, new Reason('text.passed_on', ['who' => $text->to->who]), $now);
+        }
         $text->line ??= $this->chosenLine($text);
         $line = $text->line === null ? null : $this->reader->line($text->line);
         $own = $text->own();
@@ -330,6 +333,20 @@ final class OutboundMessages
         return $person === null
             ? $this->contexts->colleague(null, $field === null ? $path : mb_strtolower($field->name, 'UTF-8'))
             : $this->contexts->receiver($person, $numbers);
+    }
+
+    /** Whether somebody else is by now what the receiver was to the record, or it is somebody else's altogether. */
+    private function isPassedOn(OutText $text): bool
+    {
+        $step = $text->run?->rule->flow->step(explode('/', $text->name)[0]);
+        if ($text->run === null || $text->to->personId === null || ! $step instanceof Texting || ! $step->outgoing()->to->isBeside()) {
+            return false;
+        }
+        $record = $text->run->subject->recordId === null ? null : $this->reader->record($text->run->subject->recordId);
+
+        return $record !== null &&
+            ($record->personId !== $text->run->personId() ||
+                $this->beside($text->run, $step->outgoing()->to->which, [])->personId !== $text->to->personId);
     }
 
     /** The member of staff, or the number, a recipient stands for. */

@@ -288,6 +288,7 @@ return [
         'too_late' => 'Skipped: its moment was past already.',
         'used_up' => 'Not sent: all its wordings are used up.',
         'nobody' => 'There is nobody in “:field”.',
+        'passed_on' => 'Not sent: :who has no part in it any more.',
         'no_line' => 'The line “:line” it is to leave from is not there.',
         'one_way' => '“:line” is a name that cannot be answered, and an answer is expected.',
     ],

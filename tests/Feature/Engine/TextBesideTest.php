@@ -104,6 +104,23 @@ final class TextBesideTest extends TestCase
         self::assertContains(self::HOST, array_column($this->handedOver, 'to'));
     }
 
+    public function testWhoIsNoLongerTheHostHearsNothingMore(): void
+    {
+        $this->travelToMoment('2026-03-02 22:30');
+        $bookings = [$this->book('B1', self::HOST), $this->book('B2', self::HOST)];
+        $this->work();
+        $wen = $this->person(self::WEN)->id;
+        // Another is the host of the one; the other is another's booking altogether.
+        foreach ([['host' => "Wen Li (#$wen)"], ['who' => "Priya Nair (#{$this->person(self::HOST)->id})"]] as $i => $fields) {
+            $this->put(route('records.update', [$this->booking, $bookings[$i]]), ['fields' => $fields])->assertSessionHasNoErrors();
+        }
+        $this->work();
+        $this->travelToMoment('2026-03-03 08:10');
+        $this->work();
+        self::assertNotContains(self::HOST, array_column($this->handedOver, 'to'));
+        $this->get(route('people.show', $this->person(self::HOST)))->assertSee('Not sent: Priya has no part in it any more.');
+    }
+
     /** Its run has done all it had to do: what waits for the host still can be left out. */
     public function testItIsLeftOutAlsoWhereItsRunIsOver(): void
     {
