@@ -22,12 +22,14 @@ use App\Models\Timer;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Linnet\Core\Engine\Detour;
+use Linnet\Core\Engine\DomainEvent;
 use Linnet\Core\Engine\Effect\DropText;
 use Linnet\Core\Engine\RunState;
 use Linnet\Core\Engine\Scheduler;
 use Linnet\Core\Reason;
 use Linnet\Core\Record\ActivationState;
 use Linnet\Core\Record\Change\AskedBy;
+use Linnet\Core\Record\Change\RecordChanged;
 use Linnet\Core\Rule\Rule as Core;
 use Psr\Clock\ClockInterface;
 
@@ -51,9 +53,27 @@ final readonly class Runner
             $unit->reader->preloadRecords(array_values(array_filter($changes->pluck('record_id')->all())));
             $unit->runs->preloadLive($people);
             $unit->timers->preload();
-            $events = new DomainEventReader($unit->reader);
-            $unit->scheduler->handle(array_values(array_filter($changes->map($events->of(...))->all())));
+            $reader = new DomainEventReader($unit->reader);
+            $events = array_values(array_filter($changes->map($reader->of(...))->all()));
+            $unit->scheduler->handle($events);
+            self::foreseeForFormer($events);
         });
+    }
+
+    /**
+     * What lies ahead of whoever had a record is another without it.
+     *
+     * @param  list<DomainEvent>  $events
+     */
+    private static function foreseeForFormer(array $events): void
+    {
+        $passedOn = array_filter($events, fn (DomainEvent $one): bool => $one->change instanceof RecordChanged && $one->change->isPassedOn);
+        $records = array_map(fn (DomainEvent $one): ?int => $one->subject->recordId, $passedOn);
+        $had =
+            $records === []
+                ? []
+                : DB::table('coming_texts')->whereIn('record_id', $records)->distinct()->pluck('about_person_id')->all();
+        ForecastMark::leave(array_values(array_map(intval(...), $had)));
     }
 
     /** Takes what is due to the engine, the earliest first. */

@@ -7,6 +7,7 @@ namespace Tests\Feature\Engine;
 use App\Api\Ability;
 use App\Counts\MessageCounts;
 use App\Engine\Runner;
+use App\Models\ComingText;
 use App\Models\Form;
 use App\Models\Line;
 use App\Models\Message;
@@ -232,6 +233,25 @@ final class TriggersTest extends TestCase
         self::assertSame(4, Run::query()->where('outcome', 'passed_on')->count());
         $this->get(route('people.show', $this->person(self::WEN)))->assertSee('Ended: it is no longer Wen');
         self::assertNull($gone->refresh()->person_id);
+    }
+
+    public function testWhatLiesAheadOfWhoeverHadARecordIsAnotherWithoutIt(): void
+    {
+        $this->rule('tomorrow', [
+            'on' => 'date_reached', 'type' => 'booking', 'field' => 'starts_at',
+            'offset' => ['amount' => 1, 'unit' => 'days', 'side' => 'before'],
+        ]);
+        $booking = $this->booking('2026-03-05T14:00');
+        $ahead = [];
+        foreach ([self::WEN, self::PRIYA, null] as $number) {
+            $who = $number === null ? '' : "Somebody (#{$this->person($number)->id})";
+            $this->set($booking, ['who' => $who]);
+            $this->work();
+            $this->forecast();
+            $ahead[] = ComingText::query()->where('record_id', $booking->id)->pluck('person_id')->all();
+        }
+
+        self::assertSame([[$this->person(self::WEN)->id], [$this->person(self::PRIYA)->id], []], $ahead);
     }
 
     /** The number of a record is nobody's, though a person may have the same. */
