@@ -262,8 +262,8 @@ final class TriggersTest extends TestCase
             'offset' => ['amount' => 1, 'unit' => 'days', 'side' => 'before'],
         ]);
         $booking = $this->booking('2026-03-05T14:00', null);
-        $same = Person::query()->whereKey($booking->id);
-        $same->existsOr(fn () => Person::query()->create(['id' => $booking->id, 'first_name' => 'Rhoda']));
+        $somebody = $this->person(self::WEN)->replicate()->fill(['id' => $booking->id]);
+        Person::query()->whereKey($booking->id)->existsOr($somebody->save(...));
         $this->travelToMoment('2026-03-04 14:00');
         $this->work();
 
