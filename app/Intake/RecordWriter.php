@@ -163,9 +163,7 @@ final class RecordWriter
         $records = new Records($type, new References($business->country, $origin->versions), $origin, $now, []);
         $values = $records->resolve($fields);
         [$person, $isNew] = $people->upsert($said, KnownPeople::Fill) ?? [null, false];
-        $leads = $type->field($type->person_field);
-        $personId = $leads?->kind === FieldKind::Person && array_key_exists($leads->key, $values) ? $values[$leads->key] : $person?->id;
-        $written = $records->change($record, $one, $values, $personId === null ? null : (int) $personId, $isNew);
+        $written = $records->change($record, $one, $values, $person?->id, $isNew);
         $people->flush();
         if ($written->outcome === IntakeResult::Changed) {
             DB::table('changes')->insert(

@@ -125,8 +125,13 @@ final class Records
         $known = $record->values;
         $changed = array_filter($values, fn (mixed $value, string $key): bool => ($known[$key] ?? null) !== $value, ARRAY_FILTER_USE_BOTH);
         $from = array_map(fn (string $key): mixed => $known[$key] ?? null, array_combine(array_keys($changed), array_keys($changed)));
-        $isNobodys = $this->leads?->kind === FieldKind::Person && array_key_exists($this->leads->key, $changed);
-        $personId ??= $isNobodys ? null : $record->person_id;
+        $leads = $this->leads?->kind === FieldKind::Person ? $this->leads->key : null;
+        $personId = match (true) {
+            $leads === null => $personId ?? $record->person_id,
+            array_key_exists($leads, $changed) => $changed[$leads] === null ? null : (int) $changed[$leads],
+            // Nothing was said of whom it is about, or nothing new.
+            default => $record->person_id,
+        };
         if ($changed === [] && $personId === $record->person_id) {
             if ($versions !== ($record->versions ?? [])) {
                 $record->update(['versions' => $versions]);

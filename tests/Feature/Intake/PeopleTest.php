@@ -50,6 +50,22 @@ final class PeopleTest extends TestCase
         self::assertSame(0, Message::query()->count());
     }
 
+    public function testOlderNewsOfWhoseARecordIsChangesNothing(): void
+    {
+        $origin = ChangeOrigin::delivery(Source::query()->where('key', 'bookings')->sole(), null);
+        foreach ([['07700 900601', 2.0, []], ['07700 900602', 1.0, ['places' => 3]]] as [$number, $version, $more]) {
+            $person = new PersonInput(number: Numbers::read($number, 'GB'));
+            resolve(RecordWriter::class)->upsert(
+                new Cleaned('booking', 'B1', $person, ['lesson' => 'First strokes'] + $more, version: $version), $origin,
+            );
+        }
+
+        $booking = Record::query()->where('external_id', 'B1')->sole();
+        self::assertSame(3, $booking->values['places']);
+        $whose = $this->person('+447700900601')->id;
+        self::assertSame([$whose, $whose], [$booking->values['who'], $booking->person_id]);
+    }
+
     public function testWhenItLeadsToTwoTheAccountsRuleDecides(): void
     {
         $one = $this->say('C1', '07700 900601', null);
