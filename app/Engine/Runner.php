@@ -321,15 +321,9 @@ final readonly class Runner
     private function end(UnitOfWork $unit, int $runId, Reason $reason, string $outcome): void
     {
         $run = $unit->runs->run($runId);
-        if ($run === null || $run->state->isOver()) {
-            return;
+        if ($run !== null && ! $run->state->isOver()) {
+            $unit->effects->end($run, $reason, $outcome);
         }
-        if ($run->state->awaits !== null) {
-            $unit->outbound->drop($run, new DropText($run->state->awaits, $reason));
-        }
-        $run->state = $run->state->over($outcome);
-        $unit->runs->note($reason, $run->ruleId, $run, $run->subject);
-        $unit->runs->save($run, null);
     }
 
     /** @param  \Closure(Core, RunState, \DateTimeImmutable): (RunState|null)  $to  where it goes on */

@@ -57,11 +57,7 @@ final readonly class Conductor
         $whose = $this->reader->record($id)?->personId;
         foreach ($this->runs->liveAbout($id) as $run) {
             if ($run->personId() !== $whose) {
-                $reason = new Reason('stop.passed_on', ['who' => $this->contextOf($run)->who]);
-                $run->state->awaits === null || $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
-                $run->state = $run->state->over('passed_on');
-                $this->runs->note($reason, $run->ruleId, $run, $run->subject);
-                $this->runs->save($run, null);
+                $this->effects->end($run, new Reason('stop.passed_on', ['who' => $this->contextOf($run)->who]), 'passed_on');
             }
         }
     }
@@ -242,14 +238,11 @@ final readonly class Conductor
             }
             if ($run->rule->stopEarly->onWriting === OnWriting::StandAside) {
                 $run->state = $run->state->with(['aside' => true]);
-                $reason = new Reason('run.aside', ['staff' => $staff]);
+                $this->runs->note(new Reason('run.aside', ['staff' => $staff]), $run->ruleId, $run, $run->subject);
+                $this->runs->save($run, null);
             } else {
-                $reason = new Reason('stop.we_wrote', ['staff' => $staff]);
-                $run->state->awaits === null || $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
-                $run->state = $run->state->over('we_wrote');
+                $this->effects->end($run, new Reason('stop.we_wrote', ['staff' => $staff]), 'we_wrote');
             }
-            $this->runs->note($reason, $run->ruleId, $run, $run->subject);
-            $this->runs->save($run, null);
         }
     }
 

@@ -180,14 +180,20 @@ final readonly class EffectHandler
                 $other->rule->key === $effect->rule &&
                 ($other->subject->recordId === null || $other->subject->recordId === $run->subject->recordId)
             ) {
-                if ($other->state->awaits !== null) {
-                    $this->outbound->drop($other, new DropText($other->state->awaits, $reason));
-                }
-                $other->state = $other->state->over('stopped');
-                $this->runs->note($reason, $other->ruleId, $other, $other->subject);
-                $this->runs->save($other, null);
+                $this->end($other, $reason, 'stopped');
             }
         }
+    }
+
+    /** A run ends before its end: what it waits to send is not sent. */
+    public function end(Run $run, Reason $reason, string $outcome): void
+    {
+        if ($run->state->awaits !== null) {
+            $this->outbound->drop($run, new DropText($run->state->awaits, $reason));
+        }
+        $run->state = $run->state->over($outcome);
+        $this->runs->note($reason, $run->ruleId, $run, $run->subject);
+        $this->runs->save($run, null);
     }
 
     private function render(Template $template, Run $run, EvaluationContext $context, string $name): string

@@ -335,18 +335,17 @@ final class OutboundMessages
             : $this->contexts->receiver($person, $numbers);
     }
 
-    /** Whether somebody else is by now what the receiver was to the record, or it is somebody else's altogether. */
+    /** Whether its record is somebody else's by now, in whatever way that came about, or somebody else is what the receiver was to it. */
     private function isPassedOn(OutText $text): bool
     {
-        $step = $text->run?->rule->flow->step(explode('/', $text->name)[0]);
-        if ($text->run === null || $text->to->personId === null || ! $step instanceof Texting || ! $step->outgoing()->to->isBeside()) {
+        $record = $text->run?->subject->recordId === null ? null : $this->reader->record($text->run->subject->recordId);
+        if ($text->run === null || $record === null || $text->to->personId === null) {
             return false;
         }
-        $record = $text->run->subject->recordId === null ? null : $this->reader->record($text->run->subject->recordId);
+        $to = $this->step($text)?->outgoing()->to;
 
-        return $record !== null &&
-            ($record->personId !== $text->run->personId() ||
-                $this->beside($text->run, $step->outgoing()->to->which, [])->personId !== $text->to->personId);
+        return $record->personId !== $text->run->personId() ||
+            ($to?->isBeside() === true && $this->beside($text->run, $to->which, [])->personId !== $text->to->personId);
     }
 
     /** The member of staff, or the number, a recipient stands for. */
@@ -378,9 +377,14 @@ final class OutboundMessages
     /** What its step says of the line; null where it is no step's. */
     private function sender(OutText $text): ?Sender
     {
+        return $this->step($text)?->outgoing()->from;
+    }
+
+    private function step(OutText $text): ?Texting
+    {
         $step = $text->run?->rule->flow->step(explode('/', $text->name)[0]);
 
-        return $step instanceof Texting ? $step->outgoing()->from : null;
+        return $step instanceof Texting ? $step : null;
     }
 
     private function line(Run $run, Sender $from, Receiver $to): ?Line

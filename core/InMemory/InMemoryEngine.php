@@ -24,6 +24,8 @@ final readonly class InMemoryEngine
 
     public OutboundMessages $outbound;
 
+    public EffectHandler $effects;
+
     public Conductor $conductor;
 
     public Scheduler $scheduler;
@@ -38,10 +40,8 @@ final readonly class InMemoryEngine
         $this->sideEffects = new InMemorySideEffects($sheet);
         $this->contexts = new ContextFactory($this->reader);
         $this->outbound = new OutboundMessages($this->reader, $texts, $this->contexts);
-        $this->conductor = new Conductor(
-            $this->reader, $this->runs, $this->contexts, $this->outbound,
-            new EffectHandler($this->reader, $this->runs, $texts, $this->sideEffects, $this->outbound),
-        );
+        $this->effects = new EffectHandler($this->reader, $this->runs, $texts, $this->sideEffects, $this->outbound);
+        $this->conductor = new Conductor($this->reader, $this->runs, $this->contexts, $this->outbound, $this->effects);
         $timers = new InMemoryTimerStore($sheet);
         $this->scheduler = new Scheduler($this->reader, $timers, $this->outbound, $this->conductor);
         $this->inbound = new InMemoryInbound(

@@ -18,7 +18,6 @@ use Linnet\Core\Record\Change\LabelChanged;
 use Linnet\Core\Record\Change\LabelKind;
 use Linnet\Core\Record\Change\PersonChanged;
 use Linnet\Core\Record\Change\RecordChanged;
-use Linnet\Core\Record\FieldKind;
 use Linnet\Core\Record\PersonNumber;
 use Linnet\Core\Record\Record;
 use Linnet\Core\Record\Staff;
@@ -160,9 +159,7 @@ final readonly class InMemorySideEffects implements SideEffects
         }
         $to = array_intersect_key($new, $from);
         if ($to !== []) {
-            $leads = $record->type->fields[$record->type->personField ?? ''] ?? null;
-            $person = $leads?->kind === FieldKind::Person ? $to[$leads->key] ?? null : null;
-            $record = $this->sheet->store($record->id, $type, $person === null ? null : (int) $person, [...$record->values, ...$to]);
+            $record = $this->sheet->store($record->id, $type, null, [...$record->values, ...$to]);
             $this->happens(RecordChanged::of($record->type, $from, $to), $record->personId, $record->id, $cause);
         }
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Linnet\Core\Rehearsal;
 
-use Linnet\Core\Engine\Effect\DropText;
 use Linnet\Core\Engine\OutText;
 use Linnet\Core\Engine\OwnText;
 use Linnet\Core\Engine\Published;
@@ -47,7 +46,7 @@ final readonly class StaffActs
                     $run->power = $power;
                     $run->pausedUntil = $rule->pausedUntil;
                     match ($power) {
-                        ActivationState::Retired => $this->end($run, new Reason('stop.retired'), 'retired'),
+                        ActivationState::Retired => $this->engine->effects->end($run, new Reason('stop.retired'), 'retired'),
                         ActivationState::On => $this->wake($run),
                         ActivationState::Paused => null,
                     };
@@ -62,8 +61,9 @@ final readonly class StaffActs
 
     public function stop(int $person, string $key): void
     {
+        $reason = new Reason('run.stopped', ['staff' => $this->somebody()]);
         foreach ($this->sheet->live[$person] ?? [] as $run) {
-            $run->rule->key === $key && $this->end($run, new Reason('run.stopped', ['staff' => $this->somebody()]), 'stopped');
+            $run->rule->key === $key && $this->engine->effects->end($run, $reason, 'stopped');
         }
     }
 
@@ -123,16 +123,6 @@ final readonly class StaffActs
         );
 
         return array_values(array_map(fn (int $id): string => "record:$id", $theirs));
-    }
-
-    private function end(Run $run, Reason $reason, string $outcome): void
-    {
-        if ($run->state->awaits !== null) {
-            $this->engine->outbound->drop($run, new DropText($run->state->awaits, $reason));
-        }
-        $run->state = $run->state->over($outcome);
-        $this->engine->runs->note($reason, $run->ruleId, $run, $run->subject);
-        $this->engine->runs->save($run, null);
     }
 
     private function wake(Run $run): void

@@ -26,6 +26,8 @@ final class UnitOfWork
 
     public readonly OutboundMessages $outbound;
 
+    public readonly EffectHandler $effects;
+
     public readonly Conductor $conductor;
 
     public readonly DatabaseTimerStore $timers;
@@ -40,10 +42,8 @@ final class UnitOfWork
         $this->texts = new DatabaseMessageStore($this->reader, $this->runs, $now, $justLeft);
         $this->contexts = new ContextFactory($this->reader);
         $this->outbound = new OutboundMessages($this->reader, $this->texts, $this->contexts);
-        $this->conductor = new Conductor(
-            $this->reader, $this->runs, $this->contexts, $this->outbound,
-            new EffectHandler($this->reader, $this->runs, $this->texts, $sideEffects->with($this->runs), $this->outbound),
-        );
+        $this->effects = new EffectHandler($this->reader, $this->runs, $this->texts, $sideEffects->with($this->runs), $this->outbound);
+        $this->conductor = new Conductor($this->reader, $this->runs, $this->contexts, $this->outbound, $this->effects);
         $this->timers = new DatabaseTimerStore($this->reader, $this->runs, $this->texts);
         $this->scheduler = new Scheduler($this->reader, $this->timers, $this->outbound, $this->conductor);
     }

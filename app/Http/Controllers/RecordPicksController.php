@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Typed;
 use App\Models\Person;
 use App\Models\Record;
 use App\Models\RecordType;
@@ -19,11 +20,7 @@ final class RecordPicksController
         $said = $request->validate(['of' => 'required|string|max:60', 'name' => 'required|string|max:60', 'fields' => 'array']);
         $typed = mb_substr(
             trim(
-                (string) preg_replace(
-                    '/\(#\d+\)/',
-                    '',
-                    is_string($request->input("fields.{$said['name']}")) ? $request->input("fields.{$said['name']}") : '',
-                ),
+                (string) preg_replace('/\(#\d+\)/', '', Typed::one($request, "fields.{$said['name']}")),
             ),
             0,
             80,

@@ -7,6 +7,8 @@ namespace Tests\Feature\Engine;
 use App\Api\Ability;
 use App\Counts\MessageCounts;
 use App\Engine\Runner;
+use App\Intake\ChangeOrigin;
+use App\Intake\RecordWriter;
 use App\Models\ComingText;
 use App\Models\Form;
 use App\Models\Line;
@@ -217,13 +219,18 @@ final class TriggersTest extends TestCase
         ]);
         $booking = $this->booking('2026-03-05T14:00');
         $gone = $this->booking('2026-03-05T15:00');
+        $quietly = $this->booking('2026-03-05T14:30');
         $this->travelToMoment('2026-03-02 15:00');
         $this->work();
-        self::assertSame([self::WEN, self::WEN], array_column($this->handedOver, 'to'));
+        self::assertSame([self::WEN, self::WEN, self::WEN], array_column($this->handedOver, 'to'));
         $this->handedOver = [];
 
         $this->set($booking, ['who' => "Somebody (#{$this->person(self::PRIYA)->id})"]);
         $this->set($gone, ['who' => '']);
+        // What rules are not to act on: nothing ends by it, and still nothing is said to whoever had it.
+        $priya = '#'.$this->person(self::PRIYA)->id;
+        $origin = ChangeOrigin::staff($this->staff(Role::Administrator))->quietly();
+        resolve(RecordWriter::class)->edit($quietly, ['who' => $priya], $origin);
         $this->work();
         $this->travelToMoment('2026-03-03 15:00');
         $this->work();
