@@ -23,7 +23,7 @@
                 <td class="max-w-md">{{ $task->words }}@if ($task->rule)<br><span class="soft sm">from @can('view')<a class="link" href="{{ route('rules.show', $task->rule) }}">{{ $task->rule->name }}</a>@else{{ $task->rule->name }}@endcan</span>@endif</td>
                 <td>@if ($task->person)<a class="link" href="{{ route('people.show', $task->person) }}">{{ $task->person->name() }}</a>@else–@endif</td>
                 <td>{{ $task->staff?->name ?? 'whoever takes it' }}</td>
-                <td class="whitespace-nowrap">@if ($task->done_at)@time($task->done_at, 'D j M H:i')@elseif ($task->due_at)@if ($task->isOverdue($now))@time($task->due_at, 'D j M H:i') @tone('bad', 'overdue')@else @time($task->due_at, 'D j M H:i')@endif @else–@endif</td>
+                <td class="whitespace-nowrap">@if ($task->done_at)@time($task->done_at, 'D j M H:i')@elseif ($task->due_at)@if ($task->isOverdue($now))@time($task->due_at, 'D j M H:i')<x-tone tone="bad" class="ml-2">overdue</x-tone>@else @time($task->due_at, 'D j M H:i')@endif @else–@endif</td>
                 <td>@can('converse')<div class="flex gap-2 items-start">
                     <form method="post" action="{{ route('tasks.done', $task) }}">@csrf<button class="btn small" name="done" value="{{ $task->done_at ? 0 : 1 }}" aria-label="{{ $task->done_at ? 'Open again' : 'Done' }}: {{ $task->words }}">{{ $task->done_at ? 'Open again' : 'Done' }}</button></form>
                     @unless ($task->done_at)<details><summary class="link sm">Change</summary>
